@@ -1,0 +1,18 @@
+import type { Discipline } from '../delivery/links';
+import type { Hand } from '../delivery/sides';
+import type { IsoDate } from './dates';
+
+export const LEVELS = ['beginner', 'youth', 'high-school', 'college', 'adult'] as const;
+export type Level = (typeof LEVELS)[number];
+
+/** What every computation needs to know of the athlete. */
+export interface AthleteProfile {
+  readonly discipline: Discipline;
+  readonly throws: Hand;
+  readonly birthDate: IsoDate;
+  /** Standing height, metres. */
+  readonly heightM: number;
+  /** Body mass, kilograms. */
+  readonly massKg: number;
+  readonly level: Level;
+}

@@ -1,0 +1,11 @@
+declare module 'jstat' {
+  interface TwoParameter {
+    cdf(x: number, a: number, b: number): number;
+    inv(p: number, a: number, b: number): number;
+  }
+  interface OneParameter {
+    cdf(x: number, a: number): number;
+    inv(p: number, a: number): number;
+  }
+  export const jStat: { beta: TwoParameter; normal: TwoParameter; studentt: OneParameter };
+}
