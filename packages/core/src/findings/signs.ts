@@ -1,0 +1,75 @@
+import type { Discipline } from '../delivery/links';
+import type { DeliveryEvent, MeasureId } from '../delivery/measures';
+import type { FindingId } from './ids';
+
+/**
+ * What a measured value says about a finding. At `at` it says nothing; `spread` beyond it, it speaks as clearly as one value
+ * can. Values are compared with two normal densities at ± spread from the threshold. Provenance: thresholds from the bands,
+ * spreads `house`.
+ */
+export interface Sign {
+  readonly finding: FindingId;
+  readonly measure: MeasureId;
+  readonly side: 'below' | 'above' | 'outside';
+  readonly at: number;
+  readonly youthAt?: number;
+  /** Upper edge for `outside`. */
+  readonly upTo?: number;
+  readonly spread: number;
+  readonly events?: readonly DeliveryEvent[];
+  readonly disciplines?: readonly Discipline[];
+}
+
+const H: readonly Discipline[] = ['overhand'];
+const W: readonly Discipline[] = ['windmill'];
+
+export const SIGNS: readonly Sign[] = [
+  { finding: 'turn-together', measure: 'hip-shoulder-separation', side: 'below', at: 30, youthAt: 20, spread: 12 },
+  { finding: 'late-hips', measure: 'pelvis-start-lead', side: 'below', at: 0, spread: 15 },
+  { finding: 'late-hips', measure: 'pelvis-rotation', side: 'below', at: 40, spread: 12, events: ['contact'], disciplines: H },
+  { finding: 'fly-open', measure: 'trunk-rotation', side: 'above', at: 30, spread: 12, events: ['contact'] },
+  { finding: 'early-arm', measure: 'hand-up-lead', side: 'above', at: 40, spread: 25 },
+  { finding: 'late-arm', measure: 'hand-up-lead', side: 'below', at: -20, spread: 25 },
+  { finding: 'late-arm', measure: 'throwing-hand-height', side: 'below', at: 0, spread: 4 },
+  { finding: 'low-elbow', measure: 'elbow-height', side: 'below', at: -10, spread: 8 },
+  { finding: 'long-lever', measure: 'elbow-flexion', side: 'below', at: 70, spread: 12, disciplines: H },
+  { finding: 'straight-whip', measure: 'elbow-flexion', side: 'below', at: 10, spread: 8, disciplines: W },
+  { finding: 'arm-drag', measure: 'elbow-behind', side: 'above', at: 3, spread: 2.5 },
+  { finding: 'short-stride', measure: 'stride-length', side: 'below', at: 75, youthAt: 65, spread: 7, disciplines: H },
+  { finding: 'short-stride', measure: 'stride-length', side: 'below', at: 70, spread: 7, disciplines: W },
+  { finding: 'stride-offline', measure: 'stride-direction', side: 'outside', at: -2, upTo: 4, spread: 2 },
+  { finding: 'knee-caves', measure: 'lead-knee-in-out', side: 'below', at: -10, spread: 6 },
+  { finding: 'no-brace', measure: 'lead-knee-flexion', side: 'above', at: 45, spread: 10, events: ['release'] },
+  { finding: 'locked-landing', measure: 'lead-knee-flexion', side: 'below', at: 8, spread: 5, events: ['contact'] },
+  {
+    finding: 'sunk-landing',
+    measure: 'lead-knee-flexion',
+    side: 'above',
+    at: 45,
+    spread: 8,
+    events: ['contact'],
+    disciplines: W,
+  },
+  { finding: 'swing-open', measure: 'lead-shin-angle', side: 'above', at: 30, spread: 8 },
+  { finding: 'shin-vertical', measure: 'drive-shin-angle', side: 'below', at: 35, spread: 8, events: ['toe-off'] },
+  { finding: 'knee-led-load', measure: 'drive-knee-over-toe', side: 'above', at: 15, spread: 8 },
+  { finding: 'stall', measure: 'hip-travel-dip', side: 'above', at: 30, spread: 10 },
+  { finding: 'jump-off', measure: 'hip-path-rise', side: 'above', at: 3, spread: 4, disciplines: H },
+  { finding: 'early-extension', measure: 'hip-path-rise', side: 'above', at: 5, spread: 4, disciplines: W },
+  { finding: 'chest-behind', measure: 'chest-past-knee', side: 'below', at: 0, spread: 4 },
+  {
+    finding: 'fold-and-lift',
+    measure: 'trunk-tilt-forward',
+    side: 'above',
+    at: 15,
+    spread: 8,
+    events: ['release'],
+    disciplines: W,
+  },
+  { finding: 'lean-back', measure: 'trunk-tilt-forward', side: 'below', at: -5, spread: 6, events: ['contact'], disciplines: H },
+  { finding: 'early-peel', measure: 'heel-peel-lead', side: 'above', at: 60, spread: 30 },
+  { finding: 'early-tip', measure: 'pelvis-tilt', side: 'below', at: -5, spread: 4, events: ['mid-move'] },
+  { finding: 'glove-pull', measure: 'glove-travel-side', side: 'above', at: 15, spread: 6 },
+  { finding: 'idle-drive-leg', measure: 'push-off-spread', side: 'above', at: 30, spread: 15 },
+  { finding: 'shoulder-finish', measure: 'finish-spread', side: 'above', at: 60, spread: 30 },
+];

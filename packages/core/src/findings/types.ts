@@ -1,0 +1,61 @@
+import type { Discipline, Link } from '../delivery/links';
+import type { FindingId, FindingKind } from './ids';
+
+export type Area = 'lower-half' | 'trunk' | 'arm-action' | 'body' | 'thought';
+export type LeakClass = 'habit' | 'usual-consequence' | 'limit' | 'cue';
+
+/** One thing that can be wrong, in words for both sides of the lesson. */
+export interface Finding {
+  readonly id: FindingId;
+  readonly kind: FindingKind;
+  readonly area: Area;
+  /** Link where it shows; null for limits and cues, which come before all links. */
+  readonly phase: Link | null;
+  readonly disciplines: readonly Discipline[];
+  /** A sentence that can head a page: what goes wrong. */
+  readonly title: string;
+  /** What the coach sees. */
+  readonly seen: string;
+  /** The same as room to gain, for the athlete. */
+  readonly forAthlete: string;
+  /** A question that one look answers; "yes" means the finding is there. */
+  readonly eyeCheck: string;
+  /** Hard to see live: the eye is trusted less. */
+  readonly hardToSee: boolean;
+  readonly leak: LeakClass;
+  readonly healthFlag: boolean;
+  /** What it usually costs, mph, low and high. Provenance `house`. */
+  readonly costMph: readonly [low: number, high: number];
+  readonly leaveAlone?: string;
+  readonly lookAlikes?: readonly FindingId[];
+}
+
+type Given = Omit<Finding, 'kind' | 'hardToSee' | 'leak' | 'healthFlag' | 'costMph'> &
+  Partial<Pick<Finding, 'hardToSee' | 'leak' | 'healthFlag' | 'costMph'>>;
+
+/** A habit with the usual defaults filled in. */
+export const habit = (given: Given): Finding => ({
+  kind: 'habit',
+  hardToSee: false,
+  leak: 'habit',
+  healthFlag: false,
+  costMph: [0, 1],
+  ...given,
+});
+
+type Inner = Pick<Finding, 'id' | 'title' | 'seen' | 'forAthlete' | 'eyeCheck' | 'disciplines'>;
+
+/** A limit of the body: tested rather than seen, and costing speed only through what it causes. */
+export const limit = (given: Inner): Finding => ({
+  kind: 'limit',
+  area: 'body',
+  phase: null,
+  hardToSee: true,
+  leak: 'limit',
+  healthFlag: false,
+  costMph: [0, 0],
+  ...given,
+});
+
+/** A misread instruction or thought: heard by asking. */
+export const cue = (given: Inner): Finding => ({ ...limit(given), kind: 'cue', area: 'thought', leak: 'cue' });
