@@ -1,0 +1,70 @@
+import type { DeliveryEvent, MeasureId, MeasureUnit } from '../delivery/measures';
+import type { TestSide } from '../delivery/sides';
+import type { FindingId } from '../findings/ids';
+import type { BodyTest, TestId } from '../screen/tests';
+
+export const MISS_PATTERNS = ['high', 'arm-side-high', 'inside-outside', 'middle', 'none'] as const;
+export type MissPattern = (typeof MISS_PATTERNS)[number];
+export const HISTORY_EVENTS = ['time-away', 'told-to-push', 'balance-drilled', 'arm-pain', 'elbow-surgery'] as const;
+export type HistoryEvent = (typeof HISTORY_EVENTS)[number];
+export const STYLE_ITEMS = ['high-leg-kick', 'hands-overhead', 'hands-still', 'finish-off-line', 'rubber-side'] as const;
+export type StyleItem = (typeof STYLE_ITEMS)[number];
+export const SEGMENTS = ['pelvis', 'trunk', 'glove-arm', 'upper-arm', 'forearm'] as const;
+export type Segment = (typeof SEGMENTS)[number];
+export type SpeedUnit = 'mph' | 'km/h';
+export type YesNo = 'yes' | 'no';
+
+export interface SpeedReading {
+  readonly speed: number;
+  readonly unit: SpeedUnit;
+  /** Effort, percent. */
+  readonly effort: number;
+}
+
+/** One thing observed. Items of one kind on one finding count in list order: the newest last. */
+export type Evidence =
+  | { readonly kind: 'eye'; readonly finding: FindingId; readonly answer: 'yes' | 'no' | 'unsure' }
+  | {
+      readonly kind: 'screen';
+      readonly test: TestId;
+      readonly side: TestSide;
+      readonly value: number;
+      readonly unit: BodyTest['unit'];
+    }
+  | {
+      readonly kind: 'measure';
+      readonly measure: MeasureId;
+      readonly event: DeliveryEvent;
+      readonly value: number;
+      readonly unit: MeasureUnit;
+      readonly sd?: number;
+    }
+  | {
+      readonly kind: 'sequence';
+      readonly peaksMs: Partial<Record<Segment, number>>;
+      readonly peaksDegPerS?: Partial<Record<Segment, number>>;
+    }
+  | { readonly kind: 'miss'; readonly pattern: MissPattern }
+  | { readonly kind: 'velocity'; readonly readings: readonly SpeedReading[] }
+  | { readonly kind: 'slow'; readonly finding: FindingId; readonly canDoSlowly: YesNo }
+  | { readonly kind: 'transfer'; readonly finding: FindingId; readonly cleanInDrill: YesNo; readonly cleanOnMound: YesNo }
+  | { readonly kind: 'history'; readonly event: HistoryEvent }
+  | {
+      readonly kind: 'outcome';
+      readonly strikes?: 'good' | 'poor';
+      readonly movement?: 'good' | 'poor';
+      readonly velocity?: 'good' | 'poor';
+    }
+  | { readonly kind: 'style'; readonly item: StyleItem };
+
+/** An evidence item that the model cannot take, with its place in the list. */
+export class EvidenceError extends Error {
+  constructor(
+    readonly index: number,
+    readonly field: string,
+    message: string,
+  ) {
+    super(message);
+    this.name = 'EvidenceError';
+  }
+}

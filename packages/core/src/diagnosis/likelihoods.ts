@@ -1,0 +1,407 @@
+import type { MeasureId } from '../delivery/measures';
+import { measureById } from '../delivery/measures';
+import { findingById } from '../findings/catalogue';
+import type { CueId, FindingId } from '../findings/ids';
+import { LIMIT_IDS } from '../findings/ids';
+import { SIGNS } from '../findings/signs';
+import type { Sign } from '../findings/signs';
+import { effortGain, spikeGap } from '../progress/spread';
+import { bandFor, bodyTestById } from '../screen/tests';
+import type { BodyTest } from '../screen/tests';
+import type { AthleteProfile } from '../shared/athlete';
+import { ageOn } from '../shared/dates';
+import type { IsoDate } from '../shared/dates';
+import type { Schools } from '../shared/schools';
+import { EvidenceError } from './evidence';
+import type { Evidence } from './evidence';
+import type { Likelihood } from './network';
+
+/** All likelihood settings. Provenance `house`. */
+export const EYE = { clear: { sensitivity: 0.85, specificity: 0.88 }, hard: { sensitivity: 0.75, specificity: 0.8 } } as const;
+/** Share of readings that say nothing: wrong side, wrong posture, wrong athlete. */
+const MISTAKEN = 0.01;
+/** Weight of a look (as an exponent) when the same eye has looked again since. */
+const OLDER_LOOK = 0.2;
+const SLOW = { cannotIfLimited: 0.8, cannotOtherwise: 0.1 } as const;
+const MISS = { weight: 0.5, leak: 0.12 } as const;
+const SPIKE = { weight: 0.45, leak: 0.05 } as const;
+
+/** A node that exists only because something was observed: its causes bring the observation about. */
+export interface Observation {
+  readonly id: string;
+  readonly leak: number;
+  readonly causes: readonly { readonly finding: FindingId; readonly weight: number }[];
+  readonly likelihood: Likelihood;
+}
+
+/** What one evidence item says. */
+export interface Contribution {
+  /** Likelihood ratios on findings. */
+  readonly on: readonly { readonly finding: FindingId; readonly likelihood: Likelihood }[];
+  readonly observation?: Observation;
+  /** An arrow that exists for this athlete only. */
+  readonly arrow?: { readonly cause: CueId; readonly consequence: FindingId; readonly weight: number };
+  /** Findings that the item is about: items about the same finding are weighed together. */
+  readonly about: readonly string[];
+}
+
+export interface Situation {
+  readonly athlete: AthleteProfile;
+  readonly on: IsoDate;
+  readonly schools: Schools;
+  /** Findings of this discipline. */
+  readonly inPlay: ReadonlySet<FindingId>;
+  /** Limits from which a path of arrows leads to the finding. */
+  readonly limitsBehind: (finding: FindingId) => readonly FindingId[];
+}
+
+/** A value measured against two normal densities at ± spread from a neutral point. */
+export interface TwoDensities {
+  readonly absentMean: number;
+  readonly presentMean: number;
+  readonly sd: number;
+}
+
+const ratio = (present: number): Likelihood => [1, present];
+const soften = ([absent, present]: Likelihood, exponent: number): Likelihood => [absent ** exponent, present ** exponent];
+
+export function densities(value: number, { absentMean, presentMean, sd }: TwoDensities): Likelihood {
+  // The nearer peak is scaled to one, so that far-off values do not underflow to 0 : 0.
+  const exponents = [presentMean, absentMean].map((mean) => -0.5 * ((value - mean) / sd) ** 2);
+  const top = Math.max(...exponents);
+  const [present, absent] = exponents.map((e) => Math.exp(e - top)) as [number, number];
+  return [(1 - MISTAKEN) * absent + MISTAKEN * present, (1 - MISTAKEN) * present + MISTAKEN * absent];
+}
+
+/** Densities of a screen value under "limited" and "free", from the bands of the test. */
+export function screenDensities(test: BodyTest, athlete: AthleteProfile, on: IsoDate): TwoDensities {
+  const band = bandFor(test, athlete, on);
+  const gap = band.pass - band.watch;
+  // A score has whole steps: the grades themselves are the means.
+  const reach = test.unit === 'score' ? 0 : 0.5 * gap;
+  const presentMean = test.unit === 'score' ? band.watch - 1 : band.watch - reach;
+  return { absentMean: band.pass + reach, presentMean, sd: Math.hypot(0.55 * gap, test.readingSd) };
+}
+
+export function signDensities(sign: Sign, youth: boolean, sd: number): TwoDensities {
+  const at = youth && sign.youthAt !== undefined ? sign.youthAt : sign.at;
+  const towards = sign.side === 'below' ? -1 : 1;
+  return {
+    absentMean: at - towards * sign.spread,
+    presentMean: at + towards * sign.spread,
+    sd: Math.hypot(0.7 * sign.spread, sd),
+  };
+}
+
+/** Signs of a measure that apply in this discipline, at this event. */
+export function signsOf(measure: MeasureId, event: string | null, situation: Situation): readonly Sign[] {
+  return SIGNS.filter(
+    (sign) =>
+      sign.measure === measure &&
+      situation.inPlay.has(sign.finding) &&
+      (!sign.disciplines || sign.disciplines.includes(situation.athlete.discipline)) &&
+      (event === null || !sign.events || sign.events.includes(event as never)),
+  ).map((sign) =>
+    sign.finding === 'early-peel' && situation.schools.backFoot === 'inside-edge' ? { ...sign, at: sign.at * 2 } : sign,
+  );
+}
+
+export const isYouth = (situation: Situation): boolean =>
+  ageOn(situation.athlete.birthDate, situation.on) < 15 ||
+  situation.athlete.level === 'youth' ||
+  situation.athlete.level === 'beginner';
+
+export function eyeLikelihood(finding: FindingId, answer: 'yes' | 'no', schools: Schools): Likelihood {
+  const eye = findingById(finding).hardToSee ? EYE.hard : EYE.clear;
+  const likelihood: Likelihood =
+    answer === 'yes' ? [1 - eye.specificity, eye.sensitivity] : [eye.specificity, 1 - eye.sensitivity];
+  // A heel that rolls up early is what the inside-edge school teaches; seeing it says little.
+  return finding === 'early-peel' && schools.backFoot === 'inside-edge' ? soften(likelihood, 0.5) : likelihood;
+}
+
+export function slowObservation(finding: FindingId, situation: Situation): Omit<Observation, 'likelihood'> {
+  return {
+    id: `slow:${finding}`,
+    leak: 0,
+    causes: situation.limitsBehind(finding).map((limit) => ({ finding: limit, weight: 1 })),
+  };
+}
+
+export const slowLikelihood = (canDoSlowly: 'yes' | 'no'): Likelihood =>
+  canDoSlowly === 'no' ? [SLOW.cannotOtherwise, SLOW.cannotIfLimited] : [1 - SLOW.cannotOtherwise, 1 - SLOW.cannotIfLimited];
+
+const MISS_CAUSES: Record<'overhand' | 'windmill', Partial<Record<string, readonly FindingId[]>>> = {
+  overhand: {
+    high: ['fly-open', 'chest-behind'],
+    'arm-side-high': ['fly-open', 'late-arm'],
+    'inside-outside': ['glove-pull'],
+    middle: ['early-peel', 'fly-open'],
+  },
+  windmill: { high: ['fold-and-lift'], 'inside-outside': ['shoulder-finish', 'off-line-arm'] },
+};
+
+function fromMiss(pattern: string, situation: Situation): Contribution {
+  const causes = MISS_CAUSES[situation.athlete.discipline];
+  const findings =
+    pattern === 'none' ? [...new Set(Object.values(causes).flatMap((list) => list ?? []))] : (causes[pattern] ?? []);
+  if (findings.length === 0) return { on: [], about: [] };
+  return {
+    on: [],
+    about: [`miss:${pattern}`],
+    observation: {
+      id: `miss:${pattern}`,
+      leak: MISS.leak,
+      causes: findings.map((finding) => ({ finding, weight: MISS.weight })),
+      // "No pattern" is a weaker statement than a pattern that was counted.
+      likelihood: pattern === 'none' ? [1, 0.3] : [0.02, 1],
+    },
+  };
+}
+
+function fromSequence(item: Extract<Evidence, { kind: 'sequence' }>): Contribution['on'] {
+  const { pelvis, trunk, 'glove-arm': glove } = item.peaksMs;
+  const on: { finding: FindingId; likelihood: Likelihood }[] = [];
+  const pelvisSpeed = item.peaksDegPerS?.pelvis;
+  /** 1 for a pelvis below 80 % of the usual range's lower end (500 deg/s), falling to 0 at the lower end. */
+  const lowPelvis = pelvisSpeed === undefined ? 0.5 : Math.min(1, Math.max(0, (500 - pelvisSpeed) / 100));
+  if (pelvis !== undefined && trunk !== undefined)
+    on.push({
+      finding: 'turn-together',
+      likelihood: densities(trunk - pelvis, { presentMean: 3, absentMean: 37, sd: 12 }),
+    });
+  if (glove !== undefined && trunk !== undefined) {
+    const spun = densities(trunk - glove, { presentMean: 40, absentMean: -5, sd: 16 });
+    on.push({ finding: 'glove-pull', likelihood: soften(spun, trunk - glove > 15 ? 0.3 + 0.7 * lowPelvis : 0.7) });
+  }
+  if (pelvisSpeed !== undefined) {
+    const slow = densities(pelvisSpeed, { presentMean: 400, absentMean: 600, sd: 90 });
+    on.push({ finding: 'late-hips', likelihood: soften(slow, 0.4) });
+    on.push({ finding: 'idle-drive-leg', likelihood: soften(slow, 0.3) });
+  }
+  return on;
+}
+
+function fromVelocity(item: Extract<Evidence, { kind: 'velocity' }>): Pick<Contribution, 'on' | 'observation'> {
+  const on: { finding: FindingId; likelihood: Likelihood }[] = [];
+  const gain = effortGain(item.readings);
+  if (gain)
+    on.push({
+      finding: 'wasted-effort',
+      likelihood: densities(gain.percent, { presentMean: 0, absentMean: 8, sd: Math.hypot(2.2, gain.sd) }),
+    });
+  const spike = spikeGap(item.readings);
+  if (!spike?.outlying) return { on };
+  on.push({ finding: 'low-power', likelihood: ratio(0.4) });
+  return {
+    on,
+    observation: {
+      id: 'velocity:spike',
+      leak: SPIKE.leak,
+      causes: (['early-peel', 'fly-open'] as const).map((finding) => ({ finding, weight: SPIKE.weight })),
+      likelihood: [0.02, 1],
+    },
+  };
+}
+
+const HISTORY: Record<string, readonly [FindingId, number][]> = {
+  'time-away': [['drill-not-transferred', 1.6]],
+  'told-to-push': [['push-misread', 8]],
+  'balance-drilled': [['balance-overtaught', 8]],
+  'arm-pain': [
+    ['arm-drag', 1.5],
+    ['late-arm', 1.3],
+    ['drive-hip-ir', 1.3],
+    ['lead-hip-ir', 1.3],
+  ],
+  'elbow-surgery': [
+    ['arm-drag', 1.3],
+    ['drive-hip-ir', 1.3],
+    ['lead-hip-ir', 1.3],
+  ],
+};
+
+const OUTCOME: Record<'velocity' | 'strikes' | 'movement', readonly FindingId[]> = {
+  velocity: ['low-power', 'turn-together', 'late-hips', 'idle-drive-leg', 'no-brace'],
+  strikes: ['fly-open', 'glove-pull', 'stride-offline', 'fold-and-lift', 'off-line-arm'],
+  movement: ['fly-open', 'arm-drag'],
+};
+
+const limitSet: ReadonlySet<string> = new Set(LIMIT_IDS);
+
+/** Both sides of a test that speak of one limit: the worse side counts. */
+function screenContribution(
+  items: readonly { item: Extract<Evidence, { kind: 'screen' }>; index: number }[],
+  situation: Situation,
+  finding: FindingId,
+): Likelihood {
+  const test = bodyTestById(items[0]!.item.test);
+  const model = screenDensities(test, situation.athlete, situation.on);
+  const bySide = new Map(items.map(({ item }) => [item.side, item]));
+  const values = [...bySide.values()].map((item) => item.value);
+  const needsBoth = test.sides.filter((side) => test.speaksOf[side] === finding).length > 1;
+  const likelihood = densities(Math.min(...values), model);
+  const speaksAgainst = likelihood[1] < likelihood[0];
+  // A free first side says less while the other side has not been looked at.
+  const untested = needsBoth && bySide.size === 1 && speaksAgainst;
+  const first = bySide.has(test.firstSide);
+  const trust = (limitSet.has(finding) ? 1 : 0.5) * (untested ? (first ? 0.75 : 0.45) : 1);
+  return soften(likelihood, test.id === 'squat-strength' ? 0.5 : trust);
+}
+
+/**
+ * Translates evidence into likelihoods, one contribution per item and in its order. Of several looks at one finding the newest
+ * counts fully; of several readings of one test or measure the newest counts.
+ * @throws EvidenceError for an item that cannot be about this athlete
+ */
+export function contributionsOf(evidence: readonly Evidence[], situation: Situation): Contribution[] {
+  const requireInPlay = (finding: FindingId, index: number) => {
+    if (!situation.inPlay.has(finding))
+      throw new EvidenceError(index, 'finding', `“${finding}” does not occur in the ${situation.athlete.discipline} delivery`);
+  };
+  const newest = new Map<string, number>();
+  evidence.forEach((item, index) => {
+    if (item.kind === 'eye' && item.answer !== 'unsure') newest.set(`eye:${item.finding}`, index);
+    if (item.kind === 'screen') newest.set(`screen:${item.test}:${item.side}`, index);
+    if (item.kind === 'measure') newest.set(`measure:${item.measure}:${item.event}`, index);
+    if (item.kind === 'slow') newest.set(`slow:${item.finding}`, index);
+    if (item.kind === 'sequence') newest.set('sequence', index);
+  });
+  const youth = isYouth(situation);
+  return evidence.map((item, index): Contribution => {
+    switch (item.kind) {
+      case 'eye': {
+        requireInPlay(item.finding, index);
+        if (item.answer === 'unsure') return { on: [], about: [] };
+        const full = eyeLikelihood(item.finding, item.answer, situation.schools);
+        const isNewest = newest.get(`eye:${item.finding}`) === index;
+        return {
+          on: [{ finding: item.finding, likelihood: isNewest ? full : soften(full, OLDER_LOOK) }],
+          about: [item.finding],
+        };
+      }
+      case 'screen': {
+        const test = bodyTestById(item.test);
+        if (!test.sides.includes(item.side))
+          throw new EvidenceError(index, 'side', `${test.id} is done on ${test.sides.join(' or ')}, not on “${item.side}”`);
+        if (test.unit !== item.unit)
+          throw new EvidenceError(index, 'unit', `${test.id} is read in ${test.unit}, not in “${item.unit}”`);
+        const finding = test.speaksOf[item.side];
+        const adult = ageOn(situation.athlete.birthDate, situation.on) >= 18;
+        if (!finding || !situation.inPlay.has(finding) || (test.adultsOnly && !adult)) return { on: [], about: [] };
+        // All newest readings of this test that speak of the same finding are one statement; the last of them carries it.
+        const together = evidence.flatMap((other, at) =>
+          other.kind === 'screen' &&
+          other.test === item.test &&
+          test.speaksOf[other.side] === finding &&
+          newest.get(`screen:${other.test}:${other.side}`) === at
+            ? [{ item: other, index: at }]
+            : [],
+        );
+        const carrier = together[together.length - 1]!.index === index;
+        if (item.test === 'trunk-rotation-slouched') return slouched(item, index, evidence, finding);
+        return {
+          on: carrier ? [{ finding, likelihood: screenContribution(together, situation, finding) }] : [],
+          about: [finding],
+        };
+      }
+      case 'measure': {
+        const measure = measureById(item.measure);
+        if (measure.unit !== item.unit)
+          throw new EvidenceError(index, 'unit', `${measure.id} is measured in ${measure.unit}, not in “${item.unit}”`);
+        const signs = signsOf(item.measure, item.event, situation);
+        const isNewest = newest.get(`measure:${item.measure}:${item.event}`) === index;
+        return {
+          on: isNewest
+            ? signs.map((sign) => {
+                const model = signDensities(sign, youth, item.sd ?? measure.typicalSd);
+                // Outside two edges: how far the nearer edge is passed.
+                const value =
+                  sign.side === 'outside' ? sign.at + Math.max(sign.at - item.value, item.value - sign.upTo!) : item.value;
+                return { finding: sign.finding, likelihood: densities(value, model) };
+              })
+            : [],
+          about: signs.map((sign) => sign.finding),
+        };
+      }
+      case 'sequence': {
+        const on = newest.get('sequence') === index ? fromSequence(item).filter((c) => situation.inPlay.has(c.finding)) : [];
+        return { on, about: on.map((c) => c.finding) };
+      }
+      case 'miss':
+        return fromMiss(item.pattern, situation);
+      case 'velocity': {
+        const { on, observation } = fromVelocity(item);
+        const about = [...on.map((c) => c.finding as string), ...(observation ? [observation.id] : [])];
+        return { on, about, ...(observation ? { observation } : {}) };
+      }
+      case 'slow': {
+        requireInPlay(item.finding, index);
+        const observation = slowObservation(item.finding, situation);
+        if (observation.causes.length === 0 || newest.get(`slow:${item.finding}`) !== index) return { on: [], about: [] };
+        return {
+          on: [],
+          about: [observation.id],
+          observation: { ...observation, likelihood: slowLikelihood(item.canDoSlowly) },
+        };
+      }
+      case 'transfer':
+        requireInPlay(item.finding, index);
+        return fromTransfer(item, situation);
+      case 'history': {
+        const on = (HISTORY[item.event] ?? [])
+          .filter(([finding]) => situation.inPlay.has(finding))
+          .map(([finding, present]) => ({ finding, likelihood: ratio(present) }));
+        return { on, about: on.map((c) => c.finding) };
+      }
+      case 'outcome': {
+        const on = (['velocity', 'strikes', 'movement'] as const).flatMap((key) => {
+          const answer = item[key];
+          if (!answer) return [];
+          const likelihood = ratio(answer === 'good' ? 0.75 : 1.25);
+          return OUTCOME[key].filter((f) => situation.inPlay.has(f)).map((finding) => ({ finding, likelihood }));
+        });
+        return { on, about: ['outcome'] };
+      }
+      case 'style':
+        return { on: [], about: [] };
+    }
+  });
+}
+
+/** Ten degrees less slouched than tall says that posture takes the turn away. */
+function slouched(
+  item: Extract<Evidence, { kind: 'screen' }>,
+  index: number,
+  evidence: readonly Evidence[],
+  finding: FindingId,
+): Contribution {
+  const tall = evidence.findLast(
+    (other): other is Extract<Evidence, { kind: 'screen' }> =>
+      other.kind === 'screen' && other.test === 'trunk-rotation' && other.side === item.side,
+  );
+  const later = evidence.some(
+    (other, at) => at > index && other.kind === 'screen' && other.test === item.test && other.side === item.side,
+  );
+  if (!tall || later) return { on: [], about: [] };
+  const likelihood = densities(tall.value - item.value, { presentMean: 16, absentMean: 4, sd: 6 });
+  return { on: [{ finding, likelihood: soften(likelihood, 0.5) }], about: [finding] };
+}
+
+function fromTransfer(item: Extract<Evidence, { kind: 'transfer' }>, situation: Situation): Contribution {
+  const mound = eyeLikelihood(item.finding, item.cleanOnMound === 'yes' ? 'no' : 'yes', situation.schools);
+  const on: { finding: FindingId; likelihood: Likelihood }[] = [{ finding: item.finding, likelihood: mound }];
+  const slow = slowObservation(item.finding, situation);
+  const onlyInDrill = item.cleanInDrill === 'yes' && item.cleanOnMound === 'no';
+  if (onlyInDrill) on.push({ finding: 'drill-not-transferred', likelihood: ratio(8) });
+  else if (item.cleanOnMound === 'yes') on.push({ finding: 'drill-not-transferred', likelihood: ratio(0.3) });
+  return {
+    on,
+    about: [item.finding, 'drill-not-transferred', `transfer:${item.finding}`],
+    // Clean in the drill is a slow try that came off.
+    ...(slow.causes.length > 0
+      ? { observation: { ...slow, id: `transfer:${item.finding}`, likelihood: slowLikelihood(item.cleanInDrill) } }
+      : {}),
+    // What was not carried over shows in this very finding.
+    ...(onlyInDrill ? { arrow: { cause: 'drill-not-transferred' as const, consequence: item.finding, weight: 0.35 } } : {}),
+  };
+}

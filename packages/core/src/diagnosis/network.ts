@@ -1,0 +1,257 @@
+import { compile, evaluate } from './elimination';
+import type { Plan } from './elimination';
+
+/** A binary node of a noisy-OR network: P(absent | causes) = (1 − leak) · Π over present causes (1 − weight). */
+export interface NetworkNode {
+  readonly id: string;
+  readonly leak: number;
+  readonly parents: readonly { readonly node: number; readonly weight: number }[];
+}
+
+/** P(evidence | absent), P(evidence | present); any positive scale. */
+export type Likelihood = readonly [absent: number, present: number];
+export type Likelihoods = ReadonlyMap<number, Likelihood>;
+
+/** Parents beyond this number go through one auxiliary variable, which keeps the tables small. */
+const DIRECT_PARENTS = 3;
+
+/** The role a node plays: ordinary; the cause taken away in thought; or something that may ease with it. */
+type Role = 'plain' | 'removed' | 'eases';
+const STATES: Record<Role, number> = { plain: 2, removed: 2, eases: 3 };
+/** For each state: 0 absent, 1 present only thanks to the removed cause, 2 present in any case. */
+const LEVELS: Record<Role, readonly number[]> = { plain: [0, 2], removed: [0, 1], eases: [0, 1, 2] };
+
+interface Family {
+  /** Index of the node's own table, and the fixed tables that go with it. */
+  readonly table: number;
+  readonly parents: number;
+  readonly direct: boolean;
+}
+
+export interface Network {
+  readonly nodes: readonly NetworkNode[];
+  readonly plan: Plan;
+  readonly tables: readonly Float64Array[];
+  readonly families: readonly Family[];
+  /** Plans for "what if this cause were absent", made when first asked for. */
+  readonly counterfactuals: Map<string, Counterfactual>;
+}
+
+interface Counterfactual {
+  readonly plan: Plan;
+  readonly tables: readonly Float64Array[];
+  readonly easing: readonly number[];
+}
+
+interface Layout {
+  plan: Plan;
+  tables: Float64Array[];
+  families: Family[];
+}
+
+/** Cells of a table over the given numbers of states, first variable slowest. */
+function tableOver(states: readonly number[], cell: (at: readonly number[]) => number): Float64Array {
+  const size = states.reduce((n, s) => n * s, 1);
+  const table = new Float64Array(size);
+  const at = states.map(() => 0);
+  for (let c = 0; c < size; c++) {
+    table[c] = cell(at);
+    for (let i = states.length - 1; i >= 0; i--) {
+      at[i]!++;
+      if (at[i]! < states[i]!) break;
+      at[i] = 0;
+    }
+  }
+  return table;
+}
+
+function layOut(nodes: readonly NetworkNode[], roles: readonly Role[]): Layout {
+  const cardinalities = roles.map((role) => STATES[role]);
+  const scopes: (readonly number[])[] = nodes.map((_, i) => [i]);
+  const tables: Float64Array[] = nodes.map((_, i) => new Float64Array(cardinalities[i]!).fill(1));
+  const families: Family[] = [];
+  const add = (variables: readonly number[], table: Float64Array) => {
+    scopes.push(variables);
+    tables.push(table);
+    return tables.length - 1;
+  };
+  nodes.forEach((node, y) => {
+    const { leak, parents } = node;
+    const three = roles[y] === 'eases';
+    const parentStates = parents.map((p) => cardinalities[p.node]!);
+    const levelOf = (k: number, state: number) => LEVELS[roles[parents[k]!.node]!][state]!;
+    if (parents.length <= DIRECT_PARENTS) {
+      // quiet(k) = P(nothing at level ≥ k reaches the node)
+      const quiet = (atLeast: number, at: readonly number[]) =>
+        parents.reduce((q, p, k) => (levelOf(k, at[k + 1]!) >= atLeast ? q * (1 - p.weight) : q), 1 - leak);
+      const table = tableOver([cardinalities[y]!, ...parentStates], (at) => {
+        const none = quiet(1, at);
+        if (!three) return at[0] === 0 ? none : 1 - none;
+        const noneInAnyCase = quiet(2, at);
+        return at[0] === 0 ? none : at[0] === 1 ? noneInAnyCase - none : 1 - noneInAnyCase;
+      });
+      families.push({ table: add([y, ...parents.map((p) => p.node)], table), parents: parents.length, direct: true });
+      return;
+    }
+    // Multiplicative factorisation (F. J. Díez and S. F. Galán, 2003): Σ over z of c(y, z) · Π g(z, parent).
+    const z = cardinalities.length;
+    cardinalities.push(three ? 3 : 2);
+    const q = 1 - leak;
+    const own = three ? Float64Array.from([q, 0, 0, -q, q, 0, 0, -q, 1]) : Float64Array.from([q, 0, -q, 1]);
+    families.push({ table: add([y, z], own), parents: parents.length, direct: false });
+    parents.forEach((p, k) => {
+      const table = tableOver([cardinalities[z]!, parentStates[k]!], ([zState, state]) => {
+        const needed = three ? [1, 2, 3][zState!]! : zState === 0 ? 1 : 3;
+        return levelOf(k, state!) >= needed ? 1 - p.weight : 1;
+      });
+      add([z, p.node], table);
+    });
+  });
+  return { plan: compile(cardinalities, scopes), tables, families };
+}
+
+/** Compiles a network once; {@link infer} may then be called for any evidence. Nodes must come before none of their causes' cycles. */
+export function buildNetwork(nodes: readonly NetworkNode[]): Network {
+  const layout = layOut(
+    nodes,
+    nodes.map(() => 'plain'),
+  );
+  return { nodes, ...layout, counterfactuals: new Map() };
+}
+
+/** Something taken as known besides the likelihoods. */
+export type Given =
+  | { readonly node: number; readonly state: 0 | 1 }
+  | { readonly node: number; readonly leakFired: true }
+  /** The node is present and none of its arrows to the nodes below `observationsFrom` fired. */
+  | { readonly node: number; readonly silentUpTo: number };
+
+export interface Posterior {
+  /** Probability of everything given, up to the likelihoods' scale. */
+  readonly weight: number;
+  /** P(present), per node. */
+  readonly present: Float64Array;
+  /** P(the node's own leak fired), per node. */
+  readonly leakFired: Float64Array;
+}
+
+function withLikelihoods(tables: readonly Float64Array[], likelihoods: Likelihoods): Float64Array[] {
+  const filled = tables.slice();
+  for (const [node, [absent, present]] of likelihoods)
+    filled[node] = tables[node]!.length === 3 ? Float64Array.of(absent, present, present) : Float64Array.of(absent, present);
+  return filled;
+}
+
+/** The node's own table when its leak is known to have fired: present, whatever the causes did. */
+function leakFiredTable(network: Network, node: number): Float64Array {
+  const { leak } = network.nodes[node]!;
+  const family = network.families[node]!;
+  if (!family.direct) return Float64Array.of(0, 0, 0, leak);
+  const cells = 1 << family.parents;
+  const table = new Float64Array(2 * cells);
+  table.fill(leak, cells);
+  return table;
+}
+
+/** Makes a node present while its arrows, all having failed, carry nothing on. */
+function silence(network: Network, tables: Float64Array[], node: number, upTo: number): void {
+  tables[node] = Float64Array.of(0, tables[node]![1]!);
+  network.nodes.forEach((child, c) => {
+    const k = c < upTo ? child.parents.findIndex((p) => p.node === node) : -1;
+    if (k < 0) return;
+    const failed = 1 - child.parents[k]!.weight;
+    const family = network.families[c]!;
+    if (!family.direct) {
+      // Parent tables follow the node's own table, one per parent, laid out as (z, parent).
+      const table = network.tables[family.table + 1 + k]!.slice();
+      table[1] = failed * table[0]!;
+      table[3] = failed * table[2]!;
+      tables[family.table + 1 + k] = table;
+      return;
+    }
+    const source = tables[family.table]!;
+    const table = source.slice();
+    const bit = 1 << (family.parents - 1 - k);
+    for (let cell = 0; cell < table.length; cell++) if (cell & bit) table[cell] = failed * source[cell & ~bit]!;
+    tables[family.table] = table;
+  });
+}
+
+/** Exact posterior of all nodes. */
+export function infer(network: Network, likelihoods: Likelihoods, given?: Given): Posterior {
+  const tables = withLikelihoods(network.tables, likelihoods);
+  if (given && 'leakFired' in given) tables[network.families[given.node]!.table] = leakFiredTable(network, given.node);
+  else if (given && 'silentUpTo' in given) silence(network, tables, given.node, given.silentUpTo);
+  else if (given) {
+    const known = tables[given.node]!.slice();
+    known[1 - given.state] = 0;
+    tables[given.node] = known;
+  }
+  const { value, gradients } = evaluate(network.plan, tables);
+  const count = network.nodes.length;
+  const present = new Float64Array(count);
+  const leakFired = new Float64Array(count);
+  for (let i = 0; i < count; i++) {
+    present[i] = (tables[i]![1]! * gradients[i]![1]!) / value;
+    const family = network.families[i]!;
+    const gradient = gradients[family.table]!;
+    if (given && 'leakFired' in given && given.node === i) leakFired[i] = 1;
+    else {
+      let reached = 0;
+      if (family.direct) for (let c = 1 << family.parents; c < gradient.length; c++) reached += gradient[c]!;
+      else reached = gradient[3]!;
+      leakFired[i] = (network.nodes[i]!.leak * reached) / value;
+    }
+  }
+  return { weight: value, present, leakFired };
+}
+
+function descendantsOf(nodes: readonly NetworkNode[], root: number): Set<number> {
+  const found = new Set<number>([root]);
+  let grew = true;
+  while (grew) {
+    grew = false;
+    nodes.forEach((node, i) => {
+      if (!found.has(i) && node.parents.some((p) => found.has(p.node))) {
+        found.add(i);
+        grew = true;
+      }
+    });
+  }
+  found.delete(root);
+  return found;
+}
+
+/**
+ * Counterfactual drop of every other node: P(present, and it would not have been had `removed` been absent with everything
+ * else that happened unchanged). Exact, by a network in which each descendant of `removed` has a third state.
+ * @param observationsFrom nodes from this index on are observations: they are evidence, and nobody asks whether they ease
+ */
+export function easingIfAbsent(
+  network: Network,
+  likelihoods: Likelihoods,
+  removed: number,
+  observationsFrom = network.nodes.length,
+): Float64Array {
+  // Observations that were not made tell nothing, and cost much.
+  const kept = [...network.nodes.keys()].filter((i) => i < observationsFrom || likelihoods.has(i));
+  const key = `${removed}:${kept.slice(observationsFrom).join()}`;
+  let counterfactual = network.counterfactuals.get(key);
+  if (!counterfactual) {
+    const nodes = kept.map((i) => network.nodes[i]!);
+    const below = descendantsOf(nodes, removed);
+    const roles = nodes.map((_, i): Role =>
+      i === removed ? 'removed' : below.has(i) && i < observationsFrom ? 'eases' : 'plain',
+    );
+    const layout = layOut(nodes, roles);
+    const easing = roles.flatMap((role, i) => (role === 'eases' ? [i] : []));
+    counterfactual = { plan: layout.plan, tables: layout.tables, easing };
+    network.counterfactuals.set(key, counterfactual);
+  }
+  const known = new Map(kept.flatMap((i, at) => (likelihoods.has(i) ? [[at, likelihoods.get(i)!] as const] : [])));
+  const tables = withLikelihoods(counterfactual.tables, known);
+  const { value, gradients } = evaluate(counterfactual.plan, tables);
+  const drop = new Float64Array(network.nodes.length);
+  for (const i of counterfactual.easing) drop[i] = (tables[i]![1]! * gradients[i]![1]!) / value;
+  return drop;
+}
