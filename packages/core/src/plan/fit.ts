@@ -1,0 +1,201 @@
+import { drillById, hasDrill } from '../drills/catalogue';
+import { RUNG_NAMES } from '../drills/types';
+import type { Drill, Rung } from '../drills/types';
+import { graphFor } from '../diagnosis/model';
+import { ageOn } from '../shared/dates';
+import { clamp, sum } from '../shared/maths';
+import { resolveSchools } from '../shared/schools';
+import { chooseAtOrBelow, chooseDrill, mayDo } from './choose';
+import type { Choice, ChoiceContext } from './choose';
+import { openLedger } from './ledger';
+import type { Allowance } from './ledger';
+import type { Plan, PlanItem, PlanRequest, PlanSession, Role, SessionOutline } from './types';
+
+/** Chooses drills and doses for all outlined sessions under the hard rules. Another solver of the same task goes in its place. */
+export type Fit = (request: PlanRequest, outlines: readonly SessionOutline[]) => Pick<Plan, 'sessions' | 'violations'>;
+
+const FEWEST_THROWS = 5;
+const TASTE_THROWS = 5;
+/** Ceiling for full throws while high effort is closed or a health flag stands. */
+const CALM_EFFORT = 85;
+
+/** Minutes that so many reps take, set-up and walking included. Provenance `house`. */
+export function minutesFor(drill: Drill, sets: number, reps: number): number {
+  const perRep = drill.throws === 'none' ? 7 + (drill.dose.holdS ?? 0) : 28;
+  return Math.ceil(1 + sets * (0.5 + (reps * perRep) / 60));
+}
+
+/** Pitching distance, metres. */
+export function fullDistance(discipline: string, age: number): number {
+  if (discipline === 'windmill') return age < 11 ? 10.7 : age < 13 ? 12.2 : 13.1;
+  return age < 13 ? 14 : 18.4;
+}
+
+const rungWords: Record<Role, (rung: Rung, main: Rung) => string> = {
+  prepare: () => 'makes room before anything is thrown',
+  warm: (rung) => `one rung below, ${RUNG_NAMES[rung].toLowerCase()}, to warm the pattern`,
+  main: (rung, main) =>
+    rung === main
+      ? `the gate stands at this rung, ${RUNG_NAMES[rung].toLowerCase()}`
+      : `as high as this place and kit allow, ${RUNG_NAMES[rung].toLowerCase()}`,
+  taste: () => 'a short taste of what comes next, to see whether it carries over',
+  test: () => 'measured in the full delivery: a drill is judged there',
+  pinned: () => 'pinned by the coach',
+};
+
+interface Room {
+  minutes: number;
+  throws: number;
+  highEffort: number;
+}
+
+/** Builds one item within the room left, or null when even the smallest dose does not fit. */
+function buildItem(choice: Choice, role: Role, main: Rung, room: Room, context: ChoiceContext): PlanItem | null {
+  const { drill, rung } = choice;
+  const throwing = drill.throws !== 'none';
+  let { sets, reps } = drill.dose;
+  if (role === 'taste' && throwing) [sets, reps] = [1, Math.min(reps, TASTE_THROWS)];
+  const capped = throwing && room.highEffort <= 0;
+  const effort: [number, number] = [drill.effort[0], capped ? Math.min(drill.effort[1], CALM_EFFORT) : drill.effort[1]];
+  const hard = effort[1] >= 90;
+  const most = throwing ? Math.min(room.throws, hard ? room.highEffort : Infinity) : Infinity;
+  while (sets > 1 && (sets * reps > most || minutesFor(drill, sets, reps) > room.minutes)) sets--;
+  const fewest = throwing ? FEWEST_THROWS : Math.min(4, reps);
+  while (reps > fewest && (sets * reps > most || minutesFor(drill, sets, reps) > room.minutes)) reps--;
+  const minutes = minutesFor(drill, sets, reps);
+  if (minutes > room.minutes || sets * reps > most) return null;
+  const times = context.used.get(drill.id) ?? 0;
+  const removed = times > 0 ? drill.supports.slice(times - 1, times) : [];
+  return {
+    drill: drill.id,
+    rung,
+    sets,
+    reps,
+    ...(drill.dose.holdS === undefined ? {} : { holdS: drill.dose.holdS }),
+    effort,
+    ...(throwing ? { distanceM: drill.distanceM ?? fullDistance(context.request.athlete.discipline, context.age) } : {}),
+    throws: throwing ? sets * reps : 0,
+    minutes,
+    cue: context.schools.method === 'positions' ? drill.cue.internal : drill.cue.external,
+    success: drill.success,
+    constraints: { add: times === 0 ? [...drill.supports] : [], remove: [...removed] },
+    why: `${[rungWords[role](rung, main), ...choice.terms].map((t, i) => (i === 0 ? t[0]!.toUpperCase() + t.slice(1) : t)).join('; ')}.`,
+    role,
+  };
+}
+
+/** A session's items in the order in which room is given to them; they are done in the order of rungs. */
+function fillSession(
+  outline: SessionOutline,
+  request: PlanRequest,
+  allowance: Allowance,
+  used: Map<string, number>,
+  pinned: readonly string[],
+) {
+  const age = ageOn(request.athlete.birthDate, outline.date);
+  const schools = resolveSchools(request.schools, request.athlete.discipline, age);
+  const room: Room = { minutes: outline.minutes, throws: allowance.throws, highEffort: allowance.highEffort };
+  const inSession = new Set<string>();
+  const items: PlanItem[] = [];
+  const refused: { drill: string; why: string }[] = [];
+  const context = (): ChoiceContext => ({
+    request,
+    schools,
+    age,
+    place: outline.place,
+    used,
+    inSession,
+    canThrow: room.throws >= FEWEST_THROWS,
+    hardOpen: room.highEffort >= FEWEST_THROWS,
+  });
+  const place = (choice: Choice | null, role: Role, main: Rung): boolean => {
+    const item = choice && buildItem(choice, role, main, room, context());
+    if (!choice || !item) return false;
+    items.push(item);
+    inSession.add(item.drill);
+    room.minutes -= item.minutes;
+    room.throws -= item.throws;
+    if (item.effort[1] >= 90) room.highEffort -= item.throws;
+    return true;
+  };
+
+  for (const id of pinned) {
+    const why = hasDrill(id) ? mayDo(drillById(id), context()) : 'no such drill';
+    const drill = why === null ? drillById(id) : null;
+    const wanted = outline.focus[0]?.main ?? 0;
+    const rung = drill?.rungs.reduce((a, b) => (Math.abs(b - wanted) < Math.abs(a - wanted) ? b : a));
+    const placed = drill && place({ drill, rung: rung!, score: 0, terms: [] }, 'pinned', wanted);
+    if (!placed) refused.push({ drill: id, why: why ?? 'it does not fit into the minutes or throws left' });
+  }
+  // A locked arm still has legs: dry work goes on at the rungs that need no ball.
+  const reach = (main: Rung) => (context().canThrow ? main : (Math.min(main, 2) as Rung));
+  if (outline.testDay && context().canThrow) {
+    const bullpen = drillById('measured-bullpen');
+    if (mayDo(bullpen, context()) === null) {
+      const main = outline.focus[0]!.main;
+      const rung = clamp(main, 6, outline.place === 'mound' ? 8 : 6) as Rung;
+      place({ drill: bullpen, rung, score: 1, terms: [] }, 'test', main);
+    }
+  }
+  for (const { finding, main } of outline.focus) {
+    const placeTop: Rung = outline.place === 'mound' ? 8 : 6;
+    const rung = reach(Math.min(main, placeTop) as Rung);
+    place(chooseAtOrBelow(finding, rung, context()), 'main', main);
+  }
+  for (const { finding, main } of outline.focus) {
+    const below = Math.max(0, reach(main) - 1) as Rung;
+    if (main > 0) place(chooseAtOrBelow(finding, below, context()), 'warm', main);
+  }
+  const { limitsBehind } = graphFor(request.athlete.discipline);
+  for (const { finding, main } of outline.focus) {
+    const behind = [finding, ...limitsBehind(finding)]
+      .map((f) => chooseDrill(f, 0, context()))
+      .filter((c): c is Choice => c !== null);
+    const best = behind.reduce<Choice | null>((a, b) => (a === null || b.score > a.score + 1e-9 ? b : a), null);
+    if (!place(best, main === 0 ? 'main' : 'prepare', main) && best) break;
+  }
+  for (const { finding, main } of outline.focus) place(chooseDrill(finding, reach(main), context()), 'main', main);
+  for (const { finding, main } of outline.focus) {
+    const next = (main >= 5 ? Math.max(6, main + 1) : main + 1) as Rung;
+    const allowed = next <= (outline.place === 'mound' ? 8 : 6);
+    if (allowed && room.throws >= TASTE_THROWS && !outline.testDay) place(chooseDrill(finding, next, context()), 'taste', main);
+  }
+  const order: Record<Role, number> = { prepare: 0, warm: 1, pinned: 2, main: 3, taste: 4, test: 5 };
+  items.sort((a, b) => order[a.role] - order[b.role] || a.rung - b.rung);
+  return { items, refused };
+}
+
+/** One pass over the sessions in date order, each item the best that still fits. */
+export const fitInOrder: Fit = (request, outlines) => {
+  const ledger = openLedger(request);
+  const used = new Map<string, number>();
+  const sessions: PlanSession[] = [];
+  const violations: { rule: string; detail: string }[] = [];
+  for (const outline of outlines) {
+    const allowance = ledger.allowance(outline.date);
+    const pinned = request.pinned.filter((p) => p.date === outline.date).map((p) => p.drill);
+    const { items, refused } = fillSession(outline, request, allowance, used, pinned);
+    for (const { drill, why } of refused)
+      violations.push({ rule: 'pinned', detail: `${drill} on ${outline.date} was left out: ${why}.` });
+    if (items.length === 0) continue;
+    const throws = sum(items.map((i) => i.throws));
+    const highEffort = sum(items.filter((i) => i.effort[1] >= 90).map((i) => i.throws));
+    ledger.book(outline.date, throws, highEffort);
+    for (const item of items) used.set(item.drill, (used.get(item.drill) ?? 0) + 1);
+    sessions.push({
+      date: outline.date,
+      place: outline.place,
+      minutes: sum(items.map((i) => i.minutes)),
+      throws,
+      highEffort,
+      testDay: items.some((i) => i.role === 'test'),
+      items,
+      note: throws === 0 || allowance.because ? allowance.because : null,
+    });
+  }
+  const days = new Set(outlines.map((o) => o.date));
+  for (const p of request.pinned)
+    if (!days.has(p.date))
+      violations.push({ rule: 'pinned', detail: `${p.drill} on ${p.date} was left out: there is no session on that day.` });
+  return { sessions, violations };
+};
