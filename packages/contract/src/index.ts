@@ -1,0 +1,4 @@
+export * from './athlete';
+export * from './commands';
+export * from './evidence';
+export * from './schema';

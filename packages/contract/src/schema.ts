@@ -1,0 +1,76 @@
+import Joi from 'joi';
+
+type Present<T> = Exclude<T, undefined | null>;
+
+/** The kind of schema that a value of type T needs: a wrong kind, a missing or a surplus key does not compile. */
+export type SchemaFor<T> = 0 extends 1 & T
+  ? Joi.Schema
+  : [Present<T>] extends [string]
+    ? Joi.StringSchema<any>
+    : [Present<T>] extends [number]
+      ? Joi.NumberSchema<any>
+      : [Present<T>] extends [boolean]
+        ? Joi.BooleanSchema<any>
+        : [Present<T>] extends [readonly unknown[]]
+          ? Joi.ArraySchema<any>
+          : [Present<T>] extends [object]
+            ? Joi.ObjectSchema<Present<T>> | Joi.ObjectSchema<any> | Joi.AlternativesSchema<any>
+            : Joi.AlternativesSchema<any> | Joi.AnySchema<any>;
+
+/** An object schema with exactly the keys of T. Unknown keys are refused. */
+export const objectOf = <T>(keys: { [K in keyof T]-?: SchemaFor<T[K]> }): Joi.ObjectSchema<T> =>
+  Joi.object<T>(keys as Joi.PartialSchemaMap<T>);
+
+export const oneOf = <T extends string>(values: readonly T[]): Joi.StringSchema<T> => Joi.string<T>().valid(...values);
+export const listOf = (schema: Joi.Schema, most = 2000): Joi.ArraySchema => Joi.array().items(schema).max(most);
+
+/** A calendar day; nothing is read from the text but the day itself. */
+export const isoDate = (): Joi.StringSchema =>
+  Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+    .custom((value: string, helpers) => {
+      const day = new Date(`${value}T00:00:00Z`);
+      return Number.isNaN(day.getTime()) || day.toISOString().slice(0, 10) !== value ? helpers.error('date.day') : value;
+    })
+    .messages({
+      'string.pattern.base': '{{#label}} must be a day written as YYYY-MM-DD',
+      'date.day': '{{#label}} is not a day of the calendar',
+    });
+
+export const uuid = (): Joi.StringSchema => Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
+export const text = (most: number): Joi.StringSchema => Joi.string().trim().min(1).max(most).prefs({ convert: true });
+export const count = (most: number): Joi.NumberSchema => Joi.number().integer().min(0).max(most);
+
+/** One value that was refused: where, and what to do about it. */
+export interface FieldProblem {
+  readonly path: string;
+  readonly message: string;
+}
+
+/** RFC 9457 problem details, with the fields that were wrong. */
+export interface Problem {
+  readonly title: string;
+  readonly status?: number;
+  readonly detail: string;
+  readonly errors: readonly FieldProblem[];
+}
+
+export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+
+const pathText = (path: readonly (string | number)[]): string =>
+  path.reduce<string>(
+    (text, part) => (typeof part === 'number' ? `${text}[${part}]` : text ? `${text}.${part}` : String(part)),
+    '',
+  );
+
+/** Checks a value against a schema: all faults at once, nothing converted but surrounding blanks. */
+export function check<T>(schema: Joi.Schema<T>, value: unknown, title = 'The input is not right'): Checked<T> {
+  const result = schema.validate(value, { abortEarly: false, convert: false, errors: { wrap: { label: false }, label: 'path' } });
+  if (!result.error) return { ok: true, value: result.value as T };
+  const errors = result.error.details.slice(0, 50).map((detail) => ({
+    path: pathText(detail.path),
+    message: detail.message,
+  }));
+  const first = errors[0]!;
+  return { ok: false, problem: { title, detail: `${first.path || 'input'}: ${first.message}`, errors } };
+}
