@@ -1,0 +1,66 @@
+import type { Knex } from 'knex';
+import { conflict } from '../problems';
+
+type Row = Record<string, unknown>;
+
+/**
+ * The one door to an academy's rows: every query made through it carries the academy, so none can reach another's. Sign-in,
+ * which does not know the academy yet, is the only code that goes to the database without it.
+ */
+export class Tenant {
+  constructor(
+    private readonly db: Knex,
+    readonly academy: string,
+  ) {}
+
+  /** A query on the academy's rows of a table. */
+  from(table: string): Knex.QueryBuilder {
+    return this.db(table).where(`${table}.academy_id`, this.academy);
+  }
+
+  /** The academy's own row. */
+  academyRow(): Knex.QueryBuilder {
+    return this.db('academies').where('id', this.academy);
+  }
+
+  raw(sql: string): Knex.Raw {
+    return this.db.raw(sql);
+  }
+
+  /**
+   * Inserts rows whose ids the client made. A row that is already there stays as it is, so that a repeated write is one row.
+   * @throws ProblemError when an id belongs to another academy
+   */
+  async insertOnce(table: string, rows: Row | readonly Row[]): Promise<void> {
+    const list = (Array.isArray(rows) ? rows : [rows]) as Row[];
+    if (list.length === 0) return;
+    await this.db(table)
+      .insert(list.map((row) => ({ ...row, academy_id: this.academy })))
+      .onConflict('id')
+      .merge(['id']);
+    await this.requireOwn(table, list);
+  }
+
+  /** Inserts a row, or changes the academy's own row of that id. */
+  async upsert(table: string, row: Row): Promise<void> {
+    const changed = await this.from(table)
+      .where('id', row.id as string)
+      .first('id');
+    if (changed)
+      await this.from(table)
+        .where('id', row.id as string)
+        .update(row);
+    else await this.insertOnce(table, row);
+  }
+
+  transaction<T>(work: (tenant: Tenant) => Promise<T>): Promise<T> {
+    return this.db.transaction((trx) => work(new Tenant(trx, this.academy)));
+  }
+
+  private async requireOwn(table: string, rows: readonly Row[]): Promise<void> {
+    const ids = rows.map((row) => row.id as string);
+    const own = (await this.from(table).whereIn('id', ids).select('id')) as { id: string }[];
+    if (own.length !== new Set(ids).size)
+      throw conflict('That id is taken', 'A record with this id exists already. Make a new id and send it again.');
+  }
+}

@@ -1,0 +1,63 @@
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import compression from 'compression';
+import express from 'express';
+import type { Express } from 'express';
+import helmet from 'helmet';
+import { api } from './api';
+import type { ApiOptions } from './api';
+import { openApiDocument, openApiPage } from './openapi';
+
+export interface AppOptions extends ApiOptions {
+  readonly appFolder: string | null;
+}
+
+/** The style element that React Native for Web makes empty and fills by script: allowed by the hash of nothing. */
+const EMPTY_STYLE = `'sha256-${createHash('sha256').update('').digest('base64')}'`;
+
+/** The whole server: API, its documentation and the exported app, under a policy without inline script. */
+export function createApp(options: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", EMPTY_STYLE],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression({ threshold: 1024 }));
+  app.get('/api/openapi.json', (_req, res) => void res.json(openApiDocument()));
+  app.get('/api/docs', (_req, res) => void res.type('html').send(openApiPage()));
+  app.get('/api/health', async (_req, res) => {
+    await options.db.raw('select 1');
+    res.json({ ok: true });
+  });
+  app.use('/api', api(options));
+  const { appFolder } = options;
+  if (appFolder) {
+    const forever = { immutable: true, maxAge: '1y' } as const;
+    app.use('/_expo', express.static(join(appFolder, '_expo'), forever));
+    app.use('/assets', express.static(join(appFolder, 'assets'), forever));
+    app.use(express.static(appFolder, { index: false }));
+    app.get('/{*path}', (req, res, next) => {
+      if (!req.accepts('html') || /\.[a-z0-9]{1,8}$/i.test(req.path)) return next();
+      res.set('Cache-Control', 'no-cache');
+      res.sendFile('index.html', { root: appFolder });
+    });
+  }
+  app.use((_req, res) => void res.status(404).type('text').send('There is nothing here.'));
+  return app;
+}

@@ -1,0 +1,86 @@
+import { ROUTES } from '@wrightonic/contract';
+import type { Route } from '@wrightonic/contract';
+import parse from 'joi-to-json';
+
+const openApiPath = (path: string): string => path.replace(/:(\w+)/g, '{$1}');
+
+function operation(name: string, route: Route): object {
+  const parameters = [...route.path.matchAll(/:(\w+)/g)].map(([, parameter]) => ({
+    name: parameter,
+    in: 'path',
+    required: true,
+    schema: { type: 'string', format: 'uuid' },
+  }));
+  const problem = {
+    description: 'Refused: what, where and what to do',
+    content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+  };
+  return {
+    operationId: name,
+    summary: route.summary,
+    description: route.roles.length > 0 ? `For: ${route.roles.join(', ')}.` : 'For everybody.',
+    ...(parameters.length > 0 ? { parameters } : {}),
+    ...(route.body
+      ? { requestBody: { required: true, content: { 'application/json': { schema: parse(route.body, 'open-api-3.1') } } } }
+      : {}),
+    responses: {
+      [route.answer === 'nothing' ? '204' : '200']: {
+        description: route.answer,
+        ...(route.answer === 'nothing' ? {} : { content: { 'application/json': {} } }),
+      },
+      '4XX': problem,
+    },
+    ...(route.roles.length > 0 ? { security: [{ session: [] }] } : {}),
+  };
+}
+
+/** The OpenAPI 3.1 document, made from the table that the server is mounted from. */
+export function openApiDocument(): object {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const [name, route] of Object.entries(ROUTES))
+    (paths[openApiPath(route.path)] ??= {})[route.method] = operation(name, route);
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Wrightonic',
+      version: '1',
+      description: 'Ids are made by the caller (UUID version 7); the same write sent twice is one record.',
+    },
+    servers: [{ url: '/api' }],
+    paths,
+    components: {
+      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'wrightonic' } },
+      schemas: {
+        Problem: {
+          type: 'object',
+          required: ['title', 'status', 'detail', 'errors'],
+          properties: {
+            title: { type: 'string' },
+            status: { type: 'integer' },
+            detail: { type: 'string' },
+            errors: {
+              type: 'array',
+              items: { type: 'object', properties: { path: { type: 'string' }, message: { type: 'string' } } },
+            },
+          },
+        },
+      },
+    },
+  };
+}
+
+const escape = (text: string): string =>
+  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
+
+/** A page that lists the endpoints; plain HTML, no script. */
+export function openApiPage(): string {
+  const rows = Object.values(ROUTES as Record<string, Route>)
+    .map((route) => {
+      const body = route.body
+        ? `<details><summary>Body</summary><pre>${escape(JSON.stringify(parse(route.body, 'open-api-3.1'), null, 2))}</pre></details>`
+        : '';
+      return `<article><h2><code>${route.method.toUpperCase()} /api${escape(route.path)}</code></h2><p>${escape(route.summary)}. Answers <code>${escape(route.answer)}</code>. ${route.roles.length > 0 ? `For ${route.roles.join(', ')}.` : 'For everybody.'}</p>${body}</article>`;
+    })
+    .join('\n');
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Wrightonic API</title><link rel="stylesheet" href="/base.css"></head><body class="docs"><main><h1>Wrightonic API</h1><p>Machine-readable: <a href="/api/openapi.json">openapi.json</a>. Ids are UUIDs that the caller makes; the same write sent twice is one record. Refusals are <code>application/problem+json</code>.</p>${rows}</main></body></html>`;
+}

@@ -1,0 +1,12 @@
+/** What other workspaces use of the server: the demo's seeding goes through the same services as the app. */
+export { hashPassword } from './auth/passwords';
+export type { User } from './auth/sign-ins';
+export { connect, migrate, rollBackAll } from './db/connect';
+export { createApp } from './http/app';
+export { contextFor } from './http/api';
+export type { Context } from './services/context';
+export { putAthlete, workOf } from './services/athletes';
+export { changeFocus, diagnosisOf, keepDiagnosis, putFocus, putObservation } from './services/judgement';
+export { assignPlan, putPlan } from './services/plans';
+export { putClearance, putOuting } from './services/records';
+export { finishSession, logEntries, putSession } from './services/sessions';

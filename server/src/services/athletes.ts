@@ -1,0 +1,264 @@
+import type { AthleteOverview, AthleteRecord, AthleteRow, AssignmentRecord, FocusRecord, RungMove } from '@wrightonic/contract';
+import { ageOn, chainOf, diagnose, fromMph, presence, toMph, trend } from '@wrightonic/core';
+import type { AthleteProfile, Diagnosis, FindingId, IsoDate, LinkState, PlanSession, Rung } from '@wrightonic/core';
+import { notFound, wrongField } from '../problems';
+import type { Context } from './context';
+import { evidenceOf, lookedAt } from './evidence';
+import { loadOf, workloadOf } from './load';
+import { speedsOf } from './speeds';
+import { timelineOf } from './timeline';
+
+interface AthleteDbRow {
+  id: string;
+  name: string;
+  discipline: AthleteProfile['discipline'];
+  throws: AthleteProfile['throws'];
+  birth_date: IsoDate;
+  height_m: number;
+  mass_kg: number;
+  level: AthleteProfile['level'];
+  season: AthleteRecord['season'];
+  availability: AthleteRecord['availability'];
+  equipment: AthleteRecord['equipment'];
+  partner: number;
+  schools: AthleteRecord['schools'];
+  chain: LinkState[];
+  focus: FindingId | null;
+  lock_until: string | null;
+}
+
+const toRecord = (row: AthleteDbRow): AthleteRecord => ({
+  name: row.name,
+  discipline: row.discipline,
+  throws: row.throws,
+  birthDate: row.birth_date,
+  heightM: row.height_m,
+  massKg: row.mass_kg,
+  level: row.level,
+  season: row.season,
+  availability: row.availability,
+  equipment: row.equipment,
+  partner: Boolean(row.partner),
+  schools: row.schools,
+});
+
+export const profileOf = (athlete: AthleteRecord): AthleteProfile => ({
+  discipline: athlete.discipline,
+  throws: athlete.throws,
+  birthDate: athlete.birthDate,
+  heightM: athlete.heightM,
+  massKg: athlete.massKg,
+  level: athlete.level,
+});
+
+async function rowOf(ctx: Context, id: string): Promise<AthleteDbRow> {
+  const row = (await ctx.tenant.from('athletes').where('id', id).first()) as AthleteDbRow | undefined;
+  if (!row) throw notFound('athlete');
+  return row;
+}
+
+/** @throws ProblemError 404 when the academy has no such athlete */
+export const athleteRecord = async (ctx: Context, id: string): Promise<AthleteRecord> => toRecord(await rowOf(ctx, id));
+
+const isLocked = (until: string | null, today: IsoDate): boolean => until !== null && (until === 'clearance' || until > today);
+
+export function toAthleteRow(row: AthleteDbRow, today: IsoDate): AthleteRow {
+  return {
+    id: row.id,
+    name: row.name,
+    discipline: row.discipline,
+    throws: row.throws,
+    age: ageOn(row.birth_date, today),
+    chain: row.chain,
+    focus: row.focus,
+    locked: isLocked(row.lock_until, today),
+  };
+}
+
+export async function listAthletes(ctx: Context): Promise<AthleteRow[]> {
+  const rows = (await ctx.tenant.from('athletes').orderBy('name').limit(5000)) as AthleteDbRow[];
+  return rows.map((row) => toAthleteRow(row, ctx.today));
+}
+
+export async function putAthlete(ctx: Context, id: string, given: AthleteRecord): Promise<AthleteOverview> {
+  const age = ageOn(given.birthDate, ctx.today);
+  if (age < 4 || age > 90) throw wrongField('birthDate', `makes the athlete ${age} years old; check the year`);
+  const { heightM, massKg, birthDate, availability, equipment, schools, ...same } = given;
+  await ctx.tenant.transaction(async (tenant) => {
+    await tenant.upsert('athletes', {
+      ...same,
+      id,
+      birth_date: birthDate,
+      height_m: heightM,
+      mass_kg: massKg,
+      availability: JSON.stringify(availability),
+      equipment: JSON.stringify(equipment),
+      schools: JSON.stringify(schools),
+      chain: JSON.stringify(['unseen', 'unseen', 'unseen', 'unseen', 'unseen', 'unseen']),
+    });
+    await renewGlance({ ...ctx, tenant }, id);
+  });
+  return overview(ctx, id);
+}
+
+interface FocusRow {
+  id: string;
+  finding: FindingId;
+  rung: Rung;
+  state: FocusRecord['state'];
+  started_on: IsoDate;
+  rung_since: IsoDate;
+  why: string | null;
+  ended_at: Date | null;
+}
+
+export const toFocus = (row: FocusRow): FocusRecord => ({
+  id: row.id,
+  finding: row.finding,
+  rung: row.rung,
+  state: row.state,
+  startedOn: row.started_on,
+  rungSince: row.rung_since,
+});
+
+export const fociOf = async (ctx: Context, athlete: string): Promise<FocusRow[]> =>
+  (await ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('created_at', 'desc').orderBy('id', 'desc')) as FocusRow[];
+
+/** The athlete's schools over the academy's. */
+export const schoolsOf = (ctx: Context, athlete: AthleteRecord) => ({ ...ctx.academy.schools, ...athlete.schools });
+
+/** The judgement over everything observed so far; never stored by itself. */
+export async function currentDiagnosis(
+  ctx: Context,
+  id: string,
+  athlete: AthleteRecord,
+): Promise<{ evidence: Awaited<ReturnType<typeof evidenceOf>>; result: Diagnosis }> {
+  const evidence = await evidenceOf(ctx, id);
+  const result = diagnose({
+    on: ctx.today,
+    athlete: profileOf(athlete),
+    schools: schoolsOf(ctx, athlete),
+    evidence: evidence.map((e) => e.evidence),
+  });
+  return { evidence, result };
+}
+
+/** Renews what the roster shows of an athlete: chain, focus, lock. To be called in the transaction that changed them. */
+export async function renewGlance(ctx: Context, id: string): Promise<void> {
+  const athlete = await athleteRecord(ctx, id);
+  const foci = await fociOf(ctx, id);
+  const evidence = (await evidenceOf(ctx, id)).map((e) => e.evidence);
+  const present = presence({ on: ctx.today, athlete: profileOf(athlete), schools: schoolsOf(ctx, athlete), evidence });
+  const chain = chainOf(athlete.discipline, lookedAt(evidence), present, foci);
+  const load = await loadOf(ctx, id);
+  const { locked } = workloadOf(ctx, athlete, load).today;
+  await ctx.tenant
+    .from('athletes')
+    .where('id', id)
+    .update({
+      chain: JSON.stringify(chain),
+      focus: foci.find((f) => f.ended_at === null)?.finding ?? null,
+      lock_until: locked?.until ?? null,
+    });
+}
+
+interface VerdictRow {
+  id: string;
+  on_date: IsoDate;
+  finding: FindingId;
+  focus_id: string;
+  from_rung: Rung;
+  to_rung: Rung;
+  verdict: RungMove['verdict'];
+  reason: string;
+  by_whom: RungMove['by'];
+}
+
+export const toMove = (row: VerdictRow): RungMove => ({
+  id: row.id,
+  on: row.on_date,
+  finding: row.finding,
+  focus: row.focus_id,
+  from: row.from_rung,
+  to: row.to_rung,
+  verdict: row.verdict,
+  reason: row.reason,
+  by: row.by_whom,
+});
+
+export const movesOf = async (ctx: Context, athlete: string, most = 30): Promise<RungMove[]> =>
+  (
+    (await ctx.tenant.from('verdicts').where('athlete_id', athlete).orderBy('created_at', 'desc').limit(most)) as VerdictRow[]
+  ).map(toMove);
+
+export interface AssignmentRow {
+  id: string;
+  athlete_id: string;
+  on_date: IsoDate;
+  session: PlanSession;
+  done: number;
+}
+
+export const toAssignment = (row: AssignmentRow): AssignmentRecord => ({
+  id: row.id,
+  on: row.on_date,
+  session: row.session,
+  done: Boolean(row.done),
+});
+
+/** An athlete's day: the record, the foci in work and what is assigned today. */
+export async function workOf(
+  ctx: Context,
+  id: string,
+): Promise<{ athlete: AthleteRecord; foci: FocusRecord[]; today: AssignmentRecord | null }> {
+  const [athlete, foci, today] = await Promise.all([
+    athleteRecord(ctx, id),
+    fociOf(ctx, id),
+    ctx.tenant.from('assignments').where({ athlete_id: id, on_date: ctx.today }).first() as Promise<AssignmentRow | undefined>,
+  ]);
+  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(today) : null };
+}
+
+/** Everything that the athlete page shows without scrolling, and its timeline. */
+export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
+  const row = await rowOf(ctx, id);
+  const athlete = toRecord(row);
+  const [foci, load, moves, coming, timeline, speeds, { result }] = await Promise.all([
+    fociOf(ctx, id),
+    loadOf(ctx, id),
+    movesOf(ctx, id, 6),
+    ctx.tenant
+      .from('assignments')
+      .where('athlete_id', id)
+      .where('on_date', '>=', ctx.today)
+      .orderBy('on_date')
+      .limit(2) as Promise<AssignmentRow[]>,
+    timelineOf(ctx, id),
+    speedsOf(ctx, id),
+    currentDiagnosis(ctx, id, athlete),
+  ]);
+  const active = foci.filter((f) => f.ended_at === null);
+  const today = coming.find((a) => a.on_date === ctx.today);
+  const next = coming.find((a) => a.on_date > ctx.today);
+  const speed = speeds.length === 0 ? null : trend({ on: ctx.today, athlete: profileOf(athlete), readings: speeds });
+  const inUnit = (value: number) =>
+    Math.round(10 * fromMph(toMph({ speed: value, unit: speeds[speeds.length - 1]!.unit }), ctx.academy.speedUnit)) / 10;
+  return {
+    id,
+    athlete,
+    age: ageOn(athlete.birthDate, ctx.today),
+    chain: row.chain,
+    foci: active.map(toFocus),
+    why: active[0]?.why ?? null,
+    today: today ? toAssignment(today) : null,
+    next: next ? toAssignment(next) : null,
+    workload: workloadOf(ctx, athlete, load),
+    moves,
+    timeline,
+    speed: speed && {
+      sentence: speed.sentence,
+      series: speed.series.map((p) => ({ date: p.date, level: inUnit(p.level), low: inUnit(p.low), high: inUnit(p.high) })),
+    },
+    flags: result.flags,
+  };
+}

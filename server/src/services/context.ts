@@ -1,0 +1,28 @@
+import type { AcademySettings } from '@wrightonic/contract';
+import type { IsoDate } from '@wrightonic/core';
+import type { User } from '../auth/sign-ins';
+import type { Tenant } from '../db/tenant';
+
+export interface Academy extends AcademySettings {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Who asks, for which academy, and when. */
+export interface Context {
+  readonly tenant: Tenant;
+  readonly user: User;
+  readonly academy: Academy;
+  readonly now: Date;
+  /** The academy's own calendar day. */
+  readonly today: IsoDate;
+  /** A new id for a row that no client made. */
+  readonly newId: () => string;
+}
+
+/** The calendar day of an instant in a time zone. */
+export function dayIn(timeZone: string, instant: Date): IsoDate {
+  return new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(instant);
+}
+
+export const within = (ctx: Context, tenant: Tenant): Context => ({ ...ctx, tenant });

@@ -1,0 +1,160 @@
+import type { AthleteOverview, DiagnosisRecord, FocusChange, NewFocus, NewObservation } from '@wrightonic/contract';
+import { check, diagnosisRequestSchema } from '@wrightonic/contract';
+
+import { CATALOGUE_VERSION, EvidenceError, findingById, howSure } from '@wrightonic/core';
+import { conflict, notFound, ProblemError, wrongField } from '../problems';
+import { athleteRecord, currentDiagnosis, fociOf, overview, profileOf, renewGlance } from './athletes';
+import { within } from './context';
+import type { Context } from './context';
+
+/** The judgement as it stands, not stored. */
+export async function diagnosisOf(ctx: Context, athleteId: string, id = ''): Promise<DiagnosisRecord> {
+  const athlete = await athleteRecord(ctx, athleteId);
+  const { evidence, result } = await currentDiagnosis(ctx, athleteId, athlete);
+  return { id, on: ctx.today, catalogueVersion: CATALOGUE_VERSION, evidence, result };
+}
+
+/** Turns an item that cannot be about this athlete into a refusal of the field. */
+function refuseEvidence(error: unknown): never {
+  if (error instanceof EvidenceError) throw wrongField(`evidence.${error.field}`, error.message);
+  throw error;
+}
+
+export async function putObservation(
+  ctx: Context,
+  athleteId: string,
+  id: string,
+  given: NewObservation,
+): Promise<DiagnosisRecord> {
+  const athlete = await athleteRecord(ctx, athleteId);
+  if (given.on > ctx.today) throw wrongField('on', `is ${given.on}, which is still to come`);
+  const alone = check(diagnosisRequestSchema, { on: ctx.today, athlete: profileOf(athlete), evidence: [given.evidence] });
+  if (!alone.ok) throw new ProblemError(422, alone.problem.title, alone.problem.detail, alone.problem.errors);
+  return ctx.tenant
+    .transaction(async (tenant) => {
+      const inside = within(ctx, tenant);
+      await tenant.insertOnce('observations', {
+        id,
+        athlete_id: athleteId,
+        on_date: given.on,
+        author: ctx.user.name,
+        evidence: JSON.stringify(given.evidence),
+      });
+      await renewGlance(inside, athleteId);
+      return diagnosisOf(inside, athleteId);
+    })
+    .catch(refuseEvidence);
+}
+
+export async function dropObservation(ctx: Context, athleteId: string, id: string): Promise<DiagnosisRecord> {
+  await athleteRecord(ctx, athleteId);
+  return ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    await tenant.from('observations').where({ id, athlete_id: athleteId }).delete();
+    await renewGlance(inside, athleteId);
+    return diagnosisOf(inside, athleteId);
+  });
+}
+
+/** Keeps what was shown, so that a later catalogue does not change what was decided by. */
+export async function keepDiagnosis(ctx: Context, athleteId: string, id: string): Promise<DiagnosisRecord> {
+  const shown = await diagnosisOf(ctx, athleteId, id);
+  await ctx.tenant.insertOnce('diagnoses', {
+    id,
+    athlete_id: athleteId,
+    on_date: ctx.today,
+    catalogue_version: shown.catalogueVersion,
+    shown: JSON.stringify({ evidence: shown.evidence, result: shown.result }),
+  });
+  return shown;
+}
+
+/** “Likely the cause”, “Possibly the cause”: how sure, as the start of a reason. */
+const causeWords = (probability: number): string =>
+  `${howSure(probability).replace('Possible', 'Possibly').replace('Could well be', 'May well be')} the cause`;
+
+const slotOf = (finding: NewFocus['finding']) => (findingById(finding).area === 'arm-action' ? 'arm' : 'lower');
+
+/** Makes a finding the focus. At most one lower-half and one arm-action focus stand at a time: the new one takes the old one's place. */
+export async function putFocus(ctx: Context, athleteId: string, id: string, given: NewFocus): Promise<AthleteOverview> {
+  const athlete = await athleteRecord(ctx, athleteId);
+  const finding = findingById(given.finding);
+  if (!finding.disciplines.includes(athlete.discipline))
+    throw wrongField('finding', `“${given.finding}” does not occur in the ${athlete.discipline} delivery`);
+  if (
+    given.diagnosis !== null &&
+    !(await ctx.tenant.from('diagnoses').where({ id: given.diagnosis, athlete_id: athleteId }).first('id'))
+  )
+    throw wrongField('diagnosis', 'is not a kept diagnosis of this athlete; keep it first');
+  await ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    if (await tenant.from('foci').where('id', id).first('id')) return;
+    const { result } = await currentDiagnosis(inside, athleteId, athlete);
+    const root = result.roots.find((r) => r.finding === given.finding);
+    const eases =
+      result.roots[0]?.finding === given.finding
+        ? result.expectedToEase.slice(0, 3).map((e) => findingById(e.finding).title.toLowerCase())
+        : [];
+    const why = root
+      ? `${causeWords(root.probability)} (${Math.round(100 * root.probability)} %)${eases.length > 0 ? `; should ease: ${eases.join(', ')}` : ''}.`
+      : 'Chosen by the coach.';
+    await tenant
+      .from('foci')
+      .where({ athlete_id: athleteId, slot: slotOf(given.finding) })
+      .whereNull('ended_at')
+      .update({ ended_at: ctx.now, state: 'left-alone' });
+    await tenant.insertOnce('foci', {
+      id,
+      athlete_id: athleteId,
+      diagnosis_id: given.diagnosis,
+      finding: given.finding,
+      slot: slotOf(given.finding),
+      rung: given.rung,
+      state: given.rung >= 6 ? 'holding' : 'working',
+      started_on: ctx.today,
+      rung_since: ctx.today,
+      rung_since_at: ctx.now,
+      why: why.slice(0, 500),
+    });
+    await renewGlance(inside, athleteId);
+  });
+  return overview(ctx, athleteId);
+}
+
+/** The coach's own word: another rung, or the end of a focus. Kept beside the gate's verdicts. */
+export async function changeFocus(ctx: Context, athleteId: string, id: string, change: FocusChange): Promise<AthleteOverview> {
+  await athleteRecord(ctx, athleteId);
+  await ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    const focus = (await fociOf(inside, athleteId)).find((f) => f.id === id);
+    if (!focus) throw notFound('focus');
+    if (focus.ended_at !== null)
+      throw conflict('The focus has ended', 'This focus was ended already; choose a new one from the diagnosis.');
+    const rung = change.rung ?? focus.rung;
+    await tenant
+      .from('foci')
+      .where('id', id)
+      .update({
+        rung,
+        state: change.end ?? (rung >= 6 ? 'holding' : 'working'),
+        ...(rung === focus.rung ? {} : { rung_since: ctx.today, rung_since_at: ctx.now }),
+        ended_at: change.end ? ctx.now : null,
+      });
+    if (rung !== focus.rung)
+      await tenant.insertOnce('verdicts', {
+        id: ctx.newId(),
+        athlete_id: athleteId,
+        focus_id: id,
+        session_id: null,
+        on_date: ctx.today,
+        finding: focus.finding,
+        from_rung: focus.rung,
+        to_rung: rung,
+        verdict: rung > focus.rung ? 'advance' : 'regress',
+        reason: `The coach’s word: ${change.reason}`.slice(0, 500),
+        by_whom: 'coach',
+      });
+    await renewGlance(inside, athleteId);
+  });
+  return overview(ctx, athleteId);
+}

@@ -1,0 +1,81 @@
+import type { TimelineEntry } from '@wrightonic/contract';
+import { findingById } from '@wrightonic/core';
+import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
+import type { Context } from './context';
+
+const MOST = 40;
+const quoted = (finding: FindingId): string => findingById(finding).title;
+
+function summary(items: readonly Evidence[]): string {
+  const seen = items.flatMap((e) => (e.kind === 'eye' && e.answer === 'yes' ? [quoted(e.finding)] : []));
+  const rest = items.length - items.filter((e) => e.kind === 'eye').length;
+  const looks = items.filter((e) => e.kind === 'eye').length;
+  const parts = [
+    looks > 0 ? `${looks} ${looks === 1 ? 'look' : 'looks'}` : '',
+    rest > 0 ? `${rest} ${rest === 1 ? 'test or reading' : 'tests and readings'}` : '',
+  ].filter(Boolean);
+  return `${parts.join(', ')}${seen.length > 0 ? `. Seen: ${seen.slice(0, 3).join('; ')}` : ''}`;
+}
+
+/** What happened with an athlete, newest first, a line each. */
+export async function timelineOf(ctx: Context, athlete: string): Promise<TimelineEntry[]> {
+  const newest = (table: string, most = MOST) =>
+    ctx.tenant.from(table).where('athlete_id', athlete).orderBy('on_date', 'desc').limit(most);
+  const [observations, verdicts, sessions, pains, outings, clearances, plans, foci] = (await Promise.all([
+    newest('observations', 200),
+    newest('verdicts'),
+    ctx.tenant
+      .from('reps')
+      .where({ athlete_id: athlete, undone: false })
+      .groupBy('on_date')
+      .orderBy('on_date', 'desc')
+      .limit(MOST)
+      .select('on_date')
+      .count({ reps: '*' })
+      .sum({ good: ctx.tenant.raw("judged = 'good'") }),
+    newest('pain_reports'),
+    newest('outings'),
+    newest('clearances'),
+    newest('plans', 10),
+    ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('started_on', 'desc').limit(10),
+  ])) as unknown as [
+    { on_date: IsoDate; evidence: Evidence }[],
+    { on_date: IsoDate; finding: FindingId; verdict: string; from_rung: number; to_rung: number; reason: string }[],
+    { on_date: IsoDate; reps: number; good: number }[],
+    { on_date: IsoDate; site: string; score: number; moment: string }[],
+    { on_date: IsoDate; pitches: number; throws: number }[],
+    { on_date: IsoDate; by_clinician: string }[],
+    { on_date: IsoDate; weeks: number; assigned: number }[],
+    { started_on: IsoDate; finding: FindingId }[],
+  ];
+  const byDay = new Map<IsoDate, Evidence[]>();
+  for (const o of observations) byDay.set(o.on_date, [...(byDay.get(o.on_date) ?? []), o.evidence]);
+  const entries: TimelineEntry[] = [
+    ...[...byDay].map(([on, items]): TimelineEntry => ({ on, kind: 'observation', text: summary(items) })),
+    ...verdicts.map((v): TimelineEntry => ({
+      on: v.on_date,
+      kind: 'move',
+      text:
+        v.from_rung === v.to_rung ? `Stays on rung ${v.to_rung}. ${v.reason}` : `Rung ${v.from_rung} → ${v.to_rung}. ${v.reason}`,
+    })),
+    ...sessions.map((s): TimelineEntry => ({ on: s.on_date, kind: 'session', text: `${s.reps} reps, ${Number(s.good)} good` })),
+    ...pains.map((p): TimelineEntry => ({
+      on: p.on_date,
+      kind: 'pain',
+      text: `Pain ${p.score} at the ${p.site}, ${p.moment} the session`,
+    })),
+    ...outings.map((o): TimelineEntry => ({
+      on: o.on_date,
+      kind: 'outing',
+      text: o.pitches > 0 ? `Game: ${o.pitches} pitches` : `${o.throws} throws elsewhere`,
+    })),
+    ...clearances.map((c): TimelineEntry => ({ on: c.on_date, kind: 'clearance', text: `Cleared by ${c.by_clinician}` })),
+    ...plans.map((p): TimelineEntry => ({
+      on: p.on_date,
+      kind: 'plan',
+      text: `Plan for ${p.weeks} weeks${p.assigned ? ', assigned' : ''}`,
+    })),
+    ...foci.map((f): TimelineEntry => ({ on: f.started_on, kind: 'focus', text: `Focus: ${quoted(f.finding)}` })),
+  ];
+  return entries.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0)).slice(0, MOST);
+}
