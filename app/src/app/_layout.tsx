@@ -1,0 +1,57 @@
+import { useEffect, useMemo } from 'react';
+import { useColorScheme } from 'react-native';
+import { PaperProvider } from 'react-native-paper';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { Provider } from 'react-redux';
+import { Shell } from '../features/shell/Shell';
+import { SignIn } from '../features/shell/SignIn';
+import { api, problemOf } from '../state/api';
+import { connection } from '../state/operations';
+import { loadOperations, send } from '../state/outbox';
+import { makeStore, useAppDispatch } from '../state/store';
+import { Action, Blank, Loading } from '../ui/controls';
+import { Screen } from '../ui/layout';
+import { darkTheme, lightTheme } from '../ui/theme';
+
+function Gate() {
+  const { data: me, error, isLoading, refetch } = api.useMeQuery();
+  const dispatch = useAppDispatch();
+  const user = me?.id;
+  useEffect(() => {
+    if (!user) return undefined;
+    void dispatch(loadOperations()).then(() => dispatch(send(user)));
+    const back = () => void dispatch(send(user));
+    const gone = () => void dispatch(connection(false));
+    window.addEventListener('online', back);
+    window.addEventListener('offline', gone);
+    return () => {
+      window.removeEventListener('online', back);
+      window.removeEventListener('offline', gone);
+    };
+  }, [user, dispatch]);
+  if (isLoading) return <Loading />;
+  if (me) return <Shell role={me.role} />;
+  if ((error as { status?: number } | undefined)?.status === 401) return <SignIn />;
+  const problem = problemOf(error);
+  return (
+    <Screen width={520}>
+      <Blank title={problem.title} action={<Action label="Try again" onPress={() => void refetch()} />}>
+        {problem.detail}
+      </Blank>
+    </Screen>
+  );
+}
+
+export default function Layout() {
+  const store = useMemo(makeStore, []);
+  const dark = useColorScheme() === 'dark';
+  return (
+    <Provider store={store}>
+      <PaperProvider theme={dark ? darkTheme : lightTheme}>
+        <SafeAreaProvider>
+          <Gate />
+        </SafeAreaProvider>
+      </PaperProvider>
+    </Provider>
+  );
+}

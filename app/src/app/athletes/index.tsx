@@ -1,0 +1,1 @@
+export { AthletesScreen as default } from '../../features/athlete/AthletesScreen';

@@ -1,0 +1,1 @@
+export { NewAthleteScreen as default } from '../../features/athlete/NewAthleteScreen';

@@ -1,0 +1,135 @@
+import { linkName, linkPose, LINKS } from '@wrightonic/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { api, problemOf } from '../../state/api';
+import { Action, Caution, Choice, Loading } from '../../ui/controls';
+import { Panes, Row, Screen } from '../../ui/layout';
+import { Mannequin } from '../../ui/Mannequin';
+import { SPACE, usePalette } from '../../ui/theme';
+import { percent, titleOf } from '../../ui/words';
+import { LOOKS_AT_ONCE, useLooks } from './use-looks';
+import type { Answer, LookPage } from './use-looks';
+
+const ANSWERS: readonly (readonly [Answer, string])[] = [
+  ['yes', 'Yes'],
+  ['no', 'No'],
+  ['unsure', 'Can’t tell'],
+];
+const PAGES: readonly LookPage[] = [...LINKS, 'ask'];
+
+/** Ball in one hand: one link at a time, one tap for each thing to see. */
+export function LookScreen({ id }: { readonly id: string }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const { data: me } = api.useMeQuery();
+  const { data: overview } = api.useAthleteQuery(id);
+  const [page, setPage] = useState(0);
+  const [all, setAll] = useState(false);
+  const turn = (to: number) => {
+    setPage(to);
+    setAll(false);
+  };
+  const athlete = overview?.athlete;
+  const current = PAGES[page]!;
+  const { diagnosis, error, looks, answer } = useLooks(id, athlete?.discipline ?? 'overhand', current, me?.academy.today ?? '');
+  if (!athlete || !diagnosis)
+    return error ? (
+      <Screen>
+        <Caution>{problemOf(error).detail}</Caution>
+      </Screen>
+    ) : (
+      <Loading />
+    );
+  const top = diagnosis.result.roots[0];
+  const last = page === PAGES.length - 1;
+  const name = current === 'ask' ? 'Ask the athlete' : linkName(current, athlete.discipline);
+  const nothingNew =
+    diagnosis.result.roots.length > 0 && diagnosis.result.nextChecks.filter((c) => c.check.kind === 'eye').length === 0;
+  return (
+    <Screen
+      footer={
+        <>
+          <Text variant="bodySmall" style={{ color: palette.soft }} testID="so-far" numberOfLines={2}>
+            {top
+              ? `Most likely so far: ${titleOf(top.finding).toLowerCase()}, ${percent(top.probability)}${nothingNew ? '. More looking would hardly change it.' : ''}`
+              : 'Most likely so far: not enough seen'}
+          </Text>
+          <Row style={{ flexWrap: 'nowrap' }}>
+            <View style={{ flex: 1 }}>
+              <Action kind="quiet" label="Back" disabled={page === 0} onPress={() => turn(page - 1)} />
+            </View>
+            <View style={{ flex: 2 }}>
+              {last ? (
+                <Action label="What is it?" onPress={() => router.push(`/athletes/${id}/what`)} testID="to-what" />
+              ) : (
+                <Action
+                  label={`Next: ${PAGES[page + 1] === 'ask' ? 'ask the athlete' : linkName(PAGES[page + 1] as never, athlete.discipline)}`}
+                  onPress={() => turn(page + 1)}
+                  testID="next-link"
+                />
+              )}
+            </View>
+          </Row>
+        </>
+      }
+    >
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: SPACE.m }}>
+        <Text variant="headlineSmall" role="heading" aria-level={1}>
+          {name}
+        </Text>
+        <Text variant="bodySmall" style={{ color: palette.soft }}>
+          {`${athlete.name} · ${page + 1} of ${PAGES.length}`}
+        </Text>
+      </View>
+      <Panes weights={[2, 3]}>
+        {current === 'ask' ? (
+          <Text style={{ color: palette.soft }}>
+            What the athlete thinks about is a cause like any other. Ask openly, then tap what you heard.
+          </Text>
+        ) : (
+          <Mannequin
+            poses={[linkPose(current, athlete.discipline)]}
+            throws={athlete.throws}
+            heightM={athlete.heightM}
+            age={overview.age}
+            height={168}
+            label={`Figure at ${name}`}
+          />
+        )}
+        <View>
+          {error ? <Caution>{problemOf(error).detail}</Caution> : null}
+          {(all ? looks : looks.slice(0, LOOKS_AT_ONCE)).map((look) => (
+            <View
+              key={look.finding.id}
+              style={{ paddingVertical: SPACE.m, gap: SPACE.s, borderBottomWidth: 1, borderColor: palette.line }}
+            >
+              <Text variant="bodyMedium">{look.finding.eyeCheck}</Text>
+              <Row>
+                {ANSWERS.map(([value, label]) => (
+                  <Choice
+                    key={value}
+                    wide
+                    label={label}
+                    chosen={look.answer === value}
+                    onPress={() => answer(look, value)}
+                    testID={`${look.finding.id}-${value}`}
+                  />
+                ))}
+              </Row>
+            </View>
+          ))}
+          {!all && looks.length > LOOKS_AT_ONCE ? (
+            <Action
+              kind="plain"
+              label={`Show ${looks.length - LOOKS_AT_ONCE} more`}
+              onPress={() => setAll(true)}
+              testID="more-looks"
+            />
+          ) : null}
+        </View>
+      </Panes>
+    </Screen>
+  );
+}

@@ -1,0 +1,265 @@
+import type { AthleteOverview, Judgement, Me } from '@wrightonic/contract';
+import { drillById, drillPoses, RUNG_NAMES } from '@wrightonic/core';
+import type { PlanItem } from '@wrightonic/core';
+import { useRouter } from 'expo-router';
+import { memo, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { api, problemOf } from '../../state/api';
+import { Action, Blank, Caution, Choice, Figure, Loading } from '../../ui/controls';
+import { Row, Screen, useWide } from '../../ui/layout';
+import { Mannequin } from '../../ui/Mannequin';
+import { SPACE, usePalette } from '../../ui/theme';
+import { doseText } from '../session/SessionItems';
+import { PainCheck } from './PainCheck';
+import { RepButtons } from './RepButtons';
+import { SpeedPad } from './SpeedPad';
+import { tallyOf, useRun } from './use-run';
+import { Verdicts } from './Verdicts';
+
+const EFFORT_STEP = 10;
+const GUN = 'gun 1';
+
+const DrillFigure = memo(function DrillFigure({
+  item,
+  overview,
+}: {
+  readonly item: PlanItem;
+  readonly overview: AthleteOverview;
+}) {
+  const wide = useWide();
+  const drill = drillById(item.drill);
+  const { discipline, throws, heightM } = overview.athlete;
+  return (
+    <Mannequin
+      poses={drillPoses(drill, discipline)}
+      throws={throws}
+      heightM={heightM}
+      age={overview.age}
+      moving
+      height={wide ? 230 : 136}
+      label={`Figure: ${drill.name}`}
+    />
+  );
+});
+
+type Panel = 'none' | 'speed' | 'pain' | 'after';
+
+interface WorkProps {
+  readonly overview: AthleteOverview;
+  readonly me: Me;
+  readonly items: readonly PlanItem[];
+  readonly run: ReturnType<typeof useRun>;
+}
+
+function Work({ overview, me, items, run }: WorkProps) {
+  const palette = usePalette();
+  const [at, setAt] = useState(0);
+  const [panel, setPanel] = useState<Panel>('none');
+  const [effort, setEffort] = useState<Record<string, number>>({});
+  const [lastOff, setLastOff] = useState<string | null>(null);
+  const item = items[Math.min(at, items.length - 1)]!;
+  const drill = drillById(item.drill);
+  const { state } = run;
+  const isThrow = drill.throws !== 'none';
+  const blocked = isThrow && state.dryOnly !== null;
+  const tally = tallyOf(state.reps, item.drill);
+  const wanted = item.sets * item.reps;
+  const current = effort[item.drill] ?? item.effort[0];
+  const last = [...state.reps].reverse().find((r) => r.drill === item.drill);
+  const move = (to: number) => {
+    setAt(to);
+    setPanel('none');
+    setLastOff(null);
+  };
+  const onRep = (judged: Judgement) => {
+    const id = run.rep(item, judged, current);
+    setLastOff(judged === 'off' ? id : null);
+  };
+  if (panel === 'pain' || panel === 'after')
+    return (
+      <Screen width={640}>
+        <PainCheck
+          question={panel === 'after' ? 'How is the arm now? Does anything hurt?' : 'What hurts?'}
+          fine={panel === 'after' ? 'Nothing hurts. End the session' : 'Back to the work'}
+          onFine={() => (panel === 'after' ? run.finish() : setPanel('none'))}
+          onPain={(pain) => {
+            run.pain(panel === 'after' ? 'after' : 'during', pain);
+            if (panel === 'after') run.finish();
+            else setPanel('none');
+          }}
+        />
+      </Screen>
+    );
+  return (
+    <Screen
+      width={760}
+      footer={
+        panel === 'speed' ? (
+          <SpeedPad
+            unit={me.academy.speedUnit}
+            onClose={() => setPanel('none')}
+            onKeep={(speed) => run.speed(item, speed, me.academy.speedUnit, current, GUN)}
+          />
+        ) : (
+          <>
+            {lastOff && !state.cheats.has(lastOff) ? (
+              <Row>
+                {drill.cheats.map((c) => (
+                  <Choice
+                    key={c.cheat}
+                    label={c.label}
+                    chosen={false}
+                    onPress={() => run.cheat(lastOff, c.cheat)}
+                    testID={`cheat-${c.cheat}`}
+                  />
+                ))}
+              </Row>
+            ) : null}
+            <RepButtons disabled={blocked} onRep={onRep} />
+            <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+              <Action kind="plain" label="Undo" disabled={!last} onPress={() => last && run.undo(last.id)} testID="undo" />
+              <Action
+                kind="plain"
+                label="Speed"
+                disabled={!isThrow || blocked}
+                onPress={() => setPanel('speed')}
+                testID="open-speed"
+              />
+              <Action kind="plain" label="It hurts" onPress={() => setPanel('pain')} testID="it-hurts" />
+              {at < items.length - 1 ? (
+                <Action kind="plain" label="Next drill" onPress={() => move(at + 1)} testID="next-drill" />
+              ) : (
+                <Action kind="plain" label="End" onPress={() => setPanel('after')} testID="end-session" />
+              )}
+            </Row>
+          </>
+        )
+      }
+    >
+      <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 4 }} style={{ flexGrow: 0 }}>
+        {items.map((it, i) => {
+          const done = tallyOf(state.reps, it.drill).reps;
+          return (
+            <Choice
+              key={`${it.drill}-${i}`}
+              label={`${i + 1} ${done > 0 ? `· ${done}` : ''}`}
+              chosen={i === at}
+              onPress={() => move(i)}
+            />
+          );
+        })}
+      </ScrollView>
+      {state.dryOnly ? <Caution testID="dry-only">{state.dryOnly}</Caution> : null}
+      <View style={{ gap: SPACE.xs }}>
+        <Text
+          variant="bodyMedium"
+          style={{ color: palette.soft }}
+        >{`${drill.name} · rung ${item.rung}, ${RUNG_NAMES[item.rung].toLowerCase()}`}</Text>
+        <Text variant="headlineMedium" style={{ fontSize: 30, lineHeight: 35 }} testID="cue">
+          {item.cue}
+        </Text>
+      </View>
+      <Row style={{ gap: SPACE.xl }}>
+        <Figure value={`${tally.reps}/${wanted}`} label="reps" />
+        <Figure value={String(tally.good)} label={`good, ${tally.close} close, ${tally.off} off`} tone="spruce" />
+        {isThrow ? (
+          <Figure value={String(state.throwsLeft)} label="throws left" tone={state.throwsLeft <= 5 ? 'clay' : undefined} />
+        ) : null}
+        {state.readings.length > 0 ? (
+          <Figure
+            value={state.readings[state.readings.length - 1]!.speed.toFixed(1)}
+            label={`${me.academy.speedUnit}, ${state.readings.length} logged`}
+          />
+        ) : null}
+      </Row>
+      <DrillFigure item={item} overview={overview} />
+      {isThrow ? (
+        <Row>
+          <Text variant="bodyMedium">Effort</Text>
+          <Choice
+            label="−"
+            chosen={false}
+            onPress={() => setEffort({ ...effort, [item.drill]: Math.max(50, current - EFFORT_STEP) })}
+          />
+          <Text variant="titleMedium">{`${current} %`}</Text>
+          <Choice
+            label="+"
+            chosen={false}
+            onPress={() => setEffort({ ...effort, [item.drill]: Math.min(item.effort[1], current + EFFORT_STEP) })}
+          />
+          <Text variant="bodySmall" style={{ color: palette.soft }}>{`up to ${item.effort[1]} % while it stays good`}</Text>
+        </Row>
+      ) : null}
+      <View style={{ gap: 4 }}>
+        <Text variant="bodyMedium">
+          <Text style={{ fontWeight: '600' }}>Good looks like: </Text>
+          {item.success}.
+        </Text>
+        <Text variant="bodySmall" style={{ color: palette.soft }}>{`${doseText(item)}. ${drill.setup}`}</Text>
+        {[
+          ...item.constraints.remove.map((c) => `Take away: ${c}.`),
+          ...item.constraints.add.map((c) => `Use: ${c}.`),
+          ...drill.cautions,
+        ].map((line) => (
+          <Text key={line} variant="bodySmall">
+            {line}
+          </Text>
+        ))}
+      </View>
+    </Screen>
+  );
+}
+
+function Session({
+  id,
+  overview,
+  me,
+  back,
+}: {
+  readonly id: string;
+  readonly overview: AthleteOverview;
+  readonly me: Me;
+  readonly back: string;
+}) {
+  const assignment = overview.today && !overview.today.done ? overview.today : overview.next;
+  const run = useRun(id, overview, me.id, assignment, me.academy.today);
+  // The list of items stays that of the start, whatever is planned anew meanwhile.
+  const [items] = useState(() => (run.state.record?.assignment ?? assignment)?.session.items ?? []);
+  if (run.state.session && run.state.finished) return <Verdicts run={run.state} back={back} />;
+  if (items.length === 0)
+    return (
+      <Screen>
+        <Blank title="Nothing is planned">Make and assign a plan first.</Blank>
+      </Screen>
+    );
+  if (!run.state.session)
+    return (
+      <Screen width={640}>
+        <PainCheck
+          question={`${overview.athlete.name}: before we start, does anything hurt?`}
+          fine="Nothing hurts. Start"
+          onFine={() => run.start([])}
+          onPain={(pain) => run.start([pain])}
+        />
+      </Screen>
+    );
+  return <Work overview={overview} me={me} items={items} run={run} />;
+}
+
+/** Sun, sweat, one thumb: pain check, drills, reps, speed, pain check, verdict. */
+export function RunScreen({ id, back }: { readonly id: string; readonly back: string }) {
+  const router = useRouter();
+  const { data: me } = api.useMeQuery();
+  const { data: overview, error } = api.useAthleteQuery(id);
+  if (!me || !overview)
+    return error ? (
+      <Screen>
+        <Caution>{problemOf(error).detail}</Caution>
+        <Action label="Back" onPress={() => router.replace(back as never)} />
+      </Screen>
+    ) : (
+      <Loading />
+    );
+  return <Session id={id} overview={overview} me={me} back={back} />;
+}

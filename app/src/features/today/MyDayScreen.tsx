@@ -1,0 +1,76 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { findingById } from '@wrightonic/core';
+import { api, problemOf } from '../../state/api';
+import { Action, Blank, Caution, Figure, Loading } from '../../ui/controls';
+import { Panes, Row, Screen, Section } from '../../ui/layout';
+import { SPACE, usePalette } from '../../ui/theme';
+import { longDay, weekDay } from '../../ui/words';
+import { SessionItems } from '../session/SessionItems';
+
+/** At home with a net: what, how many, one cue, and whether the arm may throw. */
+export function MyDayScreen({ id }: { readonly id: string }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const { data: me } = api.useMeQuery();
+  const { data, error, isLoading } = api.useAthleteQuery(id, { refetchOnMountOrArgChange: true });
+  if (isLoading || !me) return <Loading />;
+  if (!data)
+    return (
+      <Screen>
+        <Caution>{problemOf(error).detail}</Caution>
+      </Screen>
+    );
+  const { today, workload, athlete } = data;
+  const focus = data.foci[0];
+  return (
+    <Screen
+      width={760}
+      footer={
+        today && !today.done ? <Action label="Start" onPress={() => router.push('/my-run')} testID="start-work" /> : undefined
+      }
+    >
+      <View>
+        <Text variant="headlineSmall" role="heading" aria-level={1}>
+          {longDay(me.academy.today)}
+        </Text>
+        <Text variant="bodyMedium" style={{ color: palette.soft }}>
+          {athlete.name}
+        </Text>
+      </View>
+      {workload.today.locked ? (
+        <Caution testID="locked">{`${workload.today.locked.reason} Tell your coach and a parent or guardian.`}</Caution>
+      ) : null}
+      {focus ? (
+        <Section title="What we are working on">
+          <Text variant="titleMedium">{findingById(focus.finding).forAthlete}</Text>
+        </Section>
+      ) : null}
+      <Panes weights={[3, 2]}>
+        <Section title="Today" note={today ? (today.done ? 'done' : `${today.session.minutes} min`) : undefined}>
+          {today ? (
+            <SessionItems session={today.session} discipline={athlete.discipline} throws={athlete.throws} />
+          ) : (
+            <Blank title="A day off">
+              {data.next ? `Next work: ${weekDay(data.next.on)}.` : 'Your coach has not planned anything yet.'}
+            </Blank>
+          )}
+        </Section>
+        <Section title="Arm">
+          <Row style={{ gap: SPACE.xl }}>
+            <Figure
+              value={String(workload.today.throwsLeft)}
+              label="throws left today"
+              tone={workload.today.throwsLeft === 0 ? 'clay' : undefined}
+            />
+            <Figure value={String(workload.week.throws)} label="in seven days" />
+          </Row>
+          <Text variant="bodySmall" style={{ color: palette.soft }}>
+            Anything that hurts is reported before the first throw.
+          </Text>
+        </Section>
+      </Panes>
+    </Screen>
+  );
+}

@@ -1,0 +1,118 @@
+import type { Need, TodayRow } from '@wrightonic/contract';
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { api, problemOf } from '../../state/api';
+import { ChainStrip } from '../../ui/ChainStrip';
+import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
+import { Panes, Screen, Section } from '../../ui/layout';
+import { SPACE, usePalette } from '../../ui/theme';
+import { longDay } from '../../ui/words';
+
+function Lesson({ row }: { readonly row: TodayRow }) {
+  const palette = usePalette();
+  const router = useRouter();
+  return (
+    <LinkRow label={`${row.athlete.name}: ${row.line}`} onPress={() => router.push(`/athletes/${row.athlete.id}`)}>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s }}>
+        <Text variant="titleMedium" numberOfLines={1} style={{ flexShrink: 1 }}>
+          {row.athlete.name}
+        </Text>
+        <Text variant="bodySmall" style={{ color: palette.soft }}>
+          {row.assignment.done ? 'done' : row.athlete.locked ? 'dry only' : ''}
+        </Text>
+      </View>
+      <ChainStrip chain={row.athlete.chain} discipline={row.athlete.discipline} />
+      <Text variant="bodySmall" style={{ color: palette.soft }}>
+        {row.line}
+      </Text>
+    </LinkRow>
+  );
+}
+
+const NEED_WORDS: Record<Need['kind'], string> = {
+  pain: 'Pain',
+  move: 'Gate',
+  stuck: 'Stuck',
+  'no-focus': 'New',
+  'no-plan': 'Plan',
+};
+
+/** Walking to the cage: who is next, what today is, what needs you. */
+export function TodayScreen() {
+  const palette = usePalette();
+  const router = useRouter();
+  const { data, error, isLoading, refetch } = api.useTodayQuery(undefined, { refetchOnMountOrArgChange: true });
+  if (isLoading) return <Loading />;
+  if (!data)
+    return (
+      <Screen>
+        <Blank title={problemOf(error).title} action={<Action label="Try again" onPress={() => void refetch()} />}>
+          {problemOf(error).detail}
+        </Blank>
+      </Screen>
+    );
+  const next = data.rows.find((r) => !r.assignment.done);
+  const rest = data.rows.filter((r) => r !== next);
+  return (
+    <Screen
+      footer={
+        next ? (
+          <Action
+            label={`Start with ${next.athlete.name}`}
+            onPress={() => router.push(`/athletes/${next.athlete.id}/run`)}
+            testID="start-lesson"
+          />
+        ) : undefined
+      }
+    >
+      <Text variant="headlineSmall" role="heading" aria-level={1}>
+        {longDay(data.today)}
+      </Text>
+      <Panes weights={[3, 2]}>
+        <View style={{ gap: SPACE.xl }}>
+          <Section title="Next lesson">
+            {next ? (
+              <>
+                <Lesson row={next} />
+                {next.athlete.locked ? <Caution>Throwing is locked: legs only, until it is cleared.</Caution> : null}
+              </>
+            ) : (
+              <Blank
+                title={data.rows.length > 0 ? 'All of today’s work is done' : 'No lesson is planned for today'}
+                action={<Action kind="quiet" label="Open the athletes" onPress={() => router.push('/athletes')} />}
+              >
+                Work is planned on an athlete’s page, under Plan.
+              </Blank>
+            )}
+          </Section>
+          {rest.length > 0 ? (
+            <Section title="Later today" note={`${rest.length}`}>
+              {rest.map((row) => (
+                <Lesson key={row.assignment.id} row={row} />
+              ))}
+            </Section>
+          ) : null}
+        </View>
+        <Section title="Needs you" note={data.needs.length === 0 ? '' : `${data.needs.length}`}>
+          {data.needs.length === 0 ? <Text style={{ color: palette.soft }}>Nothing waits for you.</Text> : null}
+          {data.needs.slice(0, 30).map((need, i) => (
+            <LinkRow
+              key={`${need.athlete}-${i}`}
+              label={`${need.name}: ${need.text}`}
+              onPress={() => router.push(`/athletes/${need.athlete}`)}
+            >
+              <Text variant="bodyMedium">
+                <Text style={{ fontWeight: '600' }}>{need.name}</Text>
+                <Text style={{ color: need.kind === 'pain' ? palette.clay : palette.soft }}>{`  ${NEED_WORDS[need.kind]}`}</Text>
+              </Text>
+              <Text variant="bodySmall" style={{ color: palette.soft }}>
+                {need.text}
+              </Text>
+            </LinkRow>
+          ))}
+        </Section>
+      </Panes>
+    </Screen>
+  );
+}

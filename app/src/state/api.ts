@@ -1,0 +1,143 @@
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type {
+  AcademySettings,
+  AthleteOverview,
+  AthleteRecord,
+  AthleteRow,
+  DiagnosisRecord,
+  FocusChange,
+  LogAnswer,
+  LogEntry,
+  Me,
+  NewFocus,
+  NewObservation,
+  NewOuting,
+  NewPlan,
+  NewSession,
+  PlanRecord,
+  Problem,
+  Progress,
+  SessionRecord,
+  SignIn,
+  TodayList,
+} from '@wrightonic/contract';
+import type { Clearance } from '@wrightonic/core';
+
+interface ForAthlete {
+  readonly athlete: string;
+}
+interface Put<T> extends ForAthlete {
+  readonly id: string;
+  readonly body: T;
+}
+
+const athletePath = (athlete: string) => `/athletes/${athlete}`;
+
+/** The server's API, one hook for each endpoint that a screen uses. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  tagTypes: ['Me', 'Athlete', 'Roster', 'Today', 'Diagnosis', 'Plan', 'Progress', 'Session'],
+  endpoints: (build) => ({
+    me: build.query<Me, void>({ query: () => '/me', providesTags: ['Me'] }),
+    signIn: build.mutation<Me, SignIn>({ query: (body) => ({ url: '/sign-in', method: 'POST', body }) }),
+    signOut: build.mutation<null, void>({ query: () => ({ url: '/sign-out', method: 'POST' }) }),
+    saveSettings: build.mutation<Me, AcademySettings>({
+      query: (body) => ({ url: '/academy/settings', method: 'PUT', body }),
+      invalidatesTags: ['Me', 'Athlete', 'Progress', 'Diagnosis'],
+    }),
+    today: build.query<TodayList, void>({ query: () => '/today', providesTags: ['Today'] }),
+    athletes: build.query<AthleteRow[], void>({ query: () => '/athletes', providesTags: ['Roster'] }),
+    athlete: build.query<AthleteOverview, string>({ query: athletePath, providesTags: ['Athlete'] }),
+    putAthlete: build.mutation<AthleteOverview, { id: string; body: AthleteRecord }>({
+      query: ({ id, body }) => ({ url: athletePath(id), method: 'PUT', body }),
+      invalidatesTags: ['Athlete', 'Roster', 'Today'],
+    }),
+    diagnosis: build.query<DiagnosisRecord, string>({
+      query: (athlete) => `${athletePath(athlete)}/diagnosis`,
+      providesTags: ['Diagnosis'],
+    }),
+    putObservation: build.mutation<DiagnosisRecord, Put<NewObservation>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/observations/${id}`, method: 'PUT', body }),
+      async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled;
+        dispatch(api.util.upsertQueryData('diagnosis', athlete, data));
+      },
+      invalidatesTags: ['Athlete', 'Roster'],
+    }),
+    dropObservation: build.mutation<DiagnosisRecord, ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/observations/${id}`, method: 'DELETE' }),
+      async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled;
+        dispatch(api.util.upsertQueryData('diagnosis', athlete, data));
+      },
+      invalidatesTags: ['Athlete', 'Roster'],
+    }),
+    keepDiagnosis: build.mutation<DiagnosisRecord, ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/diagnoses/${id}`, method: 'PUT' }),
+    }),
+    putFocus: build.mutation<AthleteOverview, Put<NewFocus>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/foci/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Athlete', 'Roster', 'Today', 'Progress'],
+    }),
+    changeFocus: build.mutation<AthleteOverview, Put<FocusChange>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/foci/${id}/change`, method: 'POST', body }),
+      invalidatesTags: ['Athlete', 'Roster', 'Today', 'Progress'],
+    }),
+    plan: build.query<PlanRecord | null, string>({ query: (athlete) => `${athletePath(athlete)}/plan`, providesTags: ['Plan'] }),
+    putPlan: build.mutation<PlanRecord, Put<NewPlan>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/plans/${id}`, method: 'PUT', body }),
+      async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled;
+        dispatch(api.util.upsertQueryData('plan', athlete, data));
+      },
+    }),
+    assignPlan: build.mutation<PlanRecord, ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/plans/${id}/assign`, method: 'POST' }),
+      invalidatesTags: ['Plan', 'Athlete', 'Today'],
+    }),
+    session: build.query<SessionRecord, ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => `${athletePath(athlete)}/sessions/${id}`,
+      providesTags: ['Session'],
+    }),
+    putSession: build.mutation<SessionRecord, Put<NewSession>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/sessions/${id}`, method: 'PUT', body }),
+    }),
+    log: build.mutation<LogAnswer, ForAthlete & { id: string; entries: readonly LogEntry[] }>({
+      query: ({ athlete, id, entries }) => ({
+        url: `${athletePath(athlete)}/sessions/${id}/log`,
+        method: 'POST',
+        body: { entries },
+      }),
+    }),
+    finish: build.mutation<SessionRecord, ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/sessions/${id}/finish`, method: 'POST' }),
+      invalidatesTags: ['Athlete', 'Roster', 'Today', 'Plan', 'Progress', 'Session'],
+    }),
+    putOuting: build.mutation<AthleteOverview, Put<NewOuting>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/outings/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Athlete', 'Roster', 'Today', 'Progress'],
+    }),
+    putClearance: build.mutation<AthleteOverview, Put<Clearance>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/clearances/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Athlete', 'Roster', 'Today'],
+    }),
+    progress: build.query<Progress, string>({
+      query: (athlete) => `${athletePath(athlete)}/progress`,
+      providesTags: ['Progress'],
+    }),
+  }),
+});
+
+/** What went wrong, in words that can be shown. */
+export function problemOf(error: unknown): Problem {
+  const { status, data } = (error ?? {}) as { status?: number | string; data?: Problem };
+  if (data?.detail) return data;
+  if (status === 'FETCH_ERROR')
+    return {
+      title: 'No connection',
+      detail: 'The server cannot be reached from here. What you logged is kept and sent later.',
+      errors: [],
+    };
+  return { title: 'Something went wrong', detail: 'The server did not answer as expected. Try again.', errors: [] };
+}

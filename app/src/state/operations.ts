@@ -1,0 +1,61 @@
+import { createSlice } from '@reduxjs/toolkit';
+import type { PayloadAction } from '@reduxjs/toolkit';
+import type { LogEntry, NewSession } from '@wrightonic/contract';
+
+/** Something done in a session that the server has to hear of, once and in this order. */
+export type Work =
+  | { readonly kind: 'start'; readonly session: NewSession }
+  | { readonly kind: 'log'; readonly entry: LogEntry }
+  | { readonly kind: 'finish' };
+
+export interface Operation {
+  /** Order of happening, and key in the browser's database. */
+  readonly seq: number;
+  /** Who did it: another person who signs in on this phone neither sees nor sends it. */
+  readonly user: string;
+  readonly athlete: string;
+  readonly session: string;
+  readonly work: Work;
+  readonly status: 'waiting' | 'sent' | 'refused';
+  readonly reason: string | null;
+}
+
+export interface OperationsState {
+  readonly list: readonly Operation[];
+  readonly connected: boolean;
+  /** The stored operations have been read from the browser's database. */
+  readonly loaded: boolean;
+}
+
+const initialState: OperationsState = { list: [], connected: true, loaded: false };
+
+const operations = createSlice({
+  name: 'operations',
+  initialState,
+  reducers: {
+    loaded(state, action: PayloadAction<Operation[]>) {
+      const known = new Set(state.list.map((o) => o.seq));
+      state.list = [...action.payload.filter((o) => !known.has(o.seq)), ...state.list] as never;
+      state.loaded = true;
+    },
+    added(state, action: PayloadAction<Operation>) {
+      (state.list as Operation[]).push(action.payload);
+    },
+    settled(state, action: PayloadAction<readonly { seq: number; status: 'sent' | 'refused'; reason: string | null }[]>) {
+      for (const { seq, status, reason } of action.payload) {
+        const found = state.list.find((o) => o.seq === seq);
+        if (found) Object.assign(found, { status, reason });
+      }
+    },
+    forgotten(state, action: PayloadAction<readonly number[]>) {
+      const gone = new Set(action.payload);
+      state.list = state.list.filter((o) => !gone.has(o.seq)) as never;
+    },
+    connection(state, action: PayloadAction<boolean>) {
+      state.connected = action.payload;
+    },
+  },
+});
+
+export const { loaded, added, settled, forgotten, connection } = operations.actions;
+export const operationsReducer = operations.reducer;

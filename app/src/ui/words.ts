@@ -1,0 +1,71 @@
+import { bodyTestById, findingById, measureById, RUNG_NAMES } from '@wrightonic/core';
+import type { Check, Evidence, FindingId, Rung } from '@wrightonic/core';
+
+const day = (date: string): Date => new Date(`${date}T00:00:00Z`);
+export const longDay = (date: string): string =>
+  day(date).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+export const weekDay = (date: string): string =>
+  day(date).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+
+export const percent = (share: number): string => `${Math.round(100 * share)} %`;
+export const titleOf = (finding: FindingId): string => findingById(finding).title;
+export const rungText = (rung: Rung): string => `${rung} · ${RUNG_NAMES[rung]}`;
+
+const SIDES: Record<string, string> = {
+  drive: 'drive side',
+  lead: 'lead side',
+  'to-throwing': 'to the throwing side',
+  'to-glove': 'to the glove side',
+  none: '',
+};
+export const sideText = (side: string): string => SIDES[side] ?? side;
+
+/** A check in one line. */
+export function checkText(check: Check): string {
+  switch (check.kind) {
+    case 'eye':
+      return findingById(check.finding).eyeCheck;
+    case 'screen':
+      return `${bodyTestById(check.test).name}${check.side === 'none' ? '' : `, ${sideText(check.side)}`}`;
+    case 'measure':
+      return `Measure on film: ${measureById(check.measure).name}`;
+    case 'slow':
+      return `Slow try: can it be done slowly? (${titleOf(check.finding).toLowerCase()})`;
+  }
+}
+
+const MISSES: Record<string, string> = {
+  high: 'high',
+  'arm-side-high': 'arm side and high',
+  'inside-outside': 'inside and outside',
+  middle: 'to the middle',
+  none: 'no pattern',
+};
+
+/** An evidence item in one line. */
+export function evidenceText(item: Evidence): string {
+  switch (item.kind) {
+    case 'eye':
+      return `${titleOf(item.finding)}: ${item.answer === 'unsure' ? 'could not tell' : item.answer === 'yes' ? 'seen' : 'not seen'}`;
+    case 'screen':
+      return `${bodyTestById(item.test).name}${item.side === 'none' ? '' : `, ${sideText(item.side)}`}: ${item.value} ${item.unit}`;
+    case 'measure':
+      return `${measureById(item.measure).name} at ${item.event.replace(/-/g, ' ')}: ${item.value} ${item.unit}`;
+    case 'sequence':
+      return 'Body-speed sequence';
+    case 'miss':
+      return `Misses: ${MISSES[item.pattern] ?? item.pattern}`;
+    case 'velocity':
+      return `${item.readings.length} speed readings`;
+    case 'slow':
+      return `Slow try, ${titleOf(item.finding).toLowerCase()}: ${item.canDoSlowly === 'yes' ? 'can' : 'cannot'}`;
+    case 'transfer':
+      return `${titleOf(item.finding)}: ${item.cleanInDrill === 'yes' ? 'clean' : 'not clean'} in the drill, ${item.cleanOnMound === 'yes' ? 'clean' : 'not clean'} on the mound`;
+    case 'history':
+      return `History: ${item.event.replace(/-/g, ' ')}`;
+    case 'outcome':
+      return 'How the results are';
+    case 'style':
+      return `Style: ${item.item.replace(/-/g, ' ')}`;
+  }
+}
