@@ -4,10 +4,11 @@ import {
   gateRequestSchema,
   gateSettings,
   planRequestSchema,
+  trendRequestSchema,
   workloadRequestSchema,
 } from '@wrightonic/contract';
 import type { Checked } from '@wrightonic/contract';
-import { diagnose, judgeGate, makePlan, workload } from '@wrightonic/core';
+import { diagnose, judgeGate, makePlan, trend, workload } from '@wrightonic/core';
 import type Joi from 'joi';
 import { catalogue } from './catalogue';
 
@@ -36,4 +37,5 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   gate: command(gateRequestSchema, (input) => judgeGate(input.log, gateSettings(input.settings), input.rung)),
   workload: command(workloadRequestSchema, workload),
   plan: command(planRequestSchema, (input) => makePlan(input)),
+  trend: command(trendRequestSchema, trend),
 };

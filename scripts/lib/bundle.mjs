@@ -21,7 +21,11 @@ const SOURCES = ['packages', 'cli/src', 'server/src', 'demo/src'];
 export async function bundle(entry, name) {
   const outfile = join(cacheFolder, `${name}.mjs`);
   const sources = SOURCES.map((s) => inRoot(s)).filter(existsSync);
-  if (existsSync(outfile) && statSync(outfile).mtimeMs > Math.max(...sources.map(newestIn))) return outfile;
+  if (
+    existsSync(outfile) &&
+    statSync(outfile).mtimeMs > Math.max(statSync(inRoot('scripts', 'lib', 'bundle.mjs')).mtimeMs, ...sources.map(newestIn))
+  )
+    return outfile;
   mkdirSync(cacheFolder, { recursive: true });
   const { build } = await import('esbuild');
   await build({
@@ -34,7 +38,7 @@ export async function bundle(entry, name) {
     logLevel: 'warning',
     sourcemap: 'inline',
     external: ['@node-rs/argon2', 'knex', 'mysql2', 'express', 'joi-to-json'],
-    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
   });
   return outfile;
 }

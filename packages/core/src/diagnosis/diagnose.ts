@@ -16,7 +16,7 @@ import { contributionsOf } from './likelihoods';
 import type { Contribution, Situation } from './likelihoods';
 import { buildModel, graphFor } from './model';
 import type { Model } from './model';
-import { easingIfAbsent } from './network';
+import { easingIfAbsent, infer } from './network';
 import { beliefs } from './roots';
 
 export interface DiagnosisRequest {
@@ -74,15 +74,32 @@ export function howSure(probability: number): string {
 
 const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text);
 
+/** The setting of a request: what applies to this athlete on this day. */
+function situationOf({ on, athlete, schools }: DiagnosisRequest): Situation {
+  const { ids, limitsBehind } = graphFor(athlete.discipline);
+  const resolved = resolveSchools(schools, athlete.discipline, ageOn(athlete.birthDate, on));
+  return { athlete, on, schools: resolved, inPlay: ids, limitsBehind };
+}
+
+/**
+ * P(present) of every finding, and nothing else: what a glance needs.
+ * @throws EvidenceError for an item that cannot be about this athlete
+ */
+export function presence(request: DiagnosisRequest): Diagnosis['posterior'] {
+  const situation = situationOf(request);
+  const model = buildModel(situation, contributionsOf(request.evidence, situation), []);
+  const { present } = infer(model.network, model.likelihoods());
+  return Object.fromEntries(model.findings.map((finding, i) => [finding.id, round(present[i]!)]));
+}
+
 /**
  * The whole judgement over everything observed: exact posterior of a noisy-OR network over the findings.
  * @throws EvidenceError for an item that cannot be about this athlete
  */
 export function diagnose(request: DiagnosisRequest): Diagnosis {
-  const { on, athlete, evidence } = request;
-  const { ids, limitsBehind } = graphFor(athlete.discipline);
-  const schools = resolveSchools(request.schools, athlete.discipline, ageOn(athlete.birthDate, on));
-  const situation: Situation = { athlete, on, schools, inPlay: ids, limitsBehind };
+  const { athlete, evidence } = request;
+  const situation = situationOf(request);
+  const { schools } = situation;
   const contributions = contributionsOf(evidence, situation);
   const model = buildModel(situation, contributions, slowTriesWorthAsking(evidence, situation));
   const likelihoods = model.likelihoods();
@@ -259,12 +276,11 @@ function whatToLeave(
     return [{ item, why: `${STYLE_WORDS[item]}; ${beginner ? 'a beginner is left to find their own' : fine}.` }];
   });
   const likelyRoots = new Set(roots.filter((r) => r.probability >= LIKELY_ENOUGH).map((r) => r.finding));
-  const first = roots[0];
   const consequences = easing
     .filter((e) => e.probability >= LIKELY_ENOUGH && !likelyRoots.has(e.finding))
     .map((e) => ({
       item: e.finding,
-      why: `Usually follows from the cause: ${lowerFirst(findingById(first!.finding).title)}. It should ease by itself.`,
+      why: 'Usually a consequence; it should ease once the cause is mended.',
     }));
   return [...styles, ...consequences];
 }

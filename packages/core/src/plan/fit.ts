@@ -50,7 +50,13 @@ interface Room {
 }
 
 /** Builds one item within the room left, or null when even the smallest dose does not fit. */
-function buildItem(choice: Choice, role: Role, main: Rung, room: Room, context: ChoiceContext): PlanItem | null {
+function buildItem(
+  choice: Choice,
+  role: Role,
+  focus: SessionOutline['focus'][number],
+  room: Room,
+  context: ChoiceContext,
+): PlanItem | null {
   const { drill, rung } = choice;
   const throwing = drill.throws !== 'none';
   let { sets, reps } = drill.dose;
@@ -79,8 +85,9 @@ function buildItem(choice: Choice, role: Role, main: Rung, room: Room, context: 
     cue: context.schools.method === 'positions' ? drill.cue.internal : drill.cue.external,
     success: drill.success,
     constraints: { add: times === 0 ? [...drill.supports] : [], remove: [...removed] },
-    why: `${[rungWords[role](rung, main), ...choice.terms].map((t, i) => (i === 0 ? t[0]!.toUpperCase() + t.slice(1) : t)).join('; ')}.`,
+    why: `${[rungWords[role](rung, focus.main), ...choice.terms].map((t, i) => (i === 0 ? t[0]!.toUpperCase() + t.slice(1) : t)).join('; ')}.`,
     role,
+    focus: focus.finding,
   };
 }
 
@@ -108,8 +115,8 @@ function fillSession(
     canThrow: room.throws >= FEWEST_THROWS,
     hardOpen: room.highEffort >= FEWEST_THROWS,
   });
-  const place = (choice: Choice | null, role: Role, main: Rung): boolean => {
-    const item = choice && buildItem(choice, role, main, room, context());
+  const place = (choice: Choice | null, role: Role, focus: SessionOutline['focus'][number]): boolean => {
+    const item = choice && buildItem(choice, role, focus, room, context());
     if (!choice || !item) return false;
     items.push(item);
     inSession.add(item.drill);
@@ -119,46 +126,41 @@ function fillSession(
     return true;
   };
 
+  const first = outline.focus[0];
   for (const id of pinned) {
-    const why = hasDrill(id) ? mayDo(drillById(id), context()) : 'no such drill';
+    const why = !first ? 'there is no focus' : hasDrill(id) ? mayDo(drillById(id), context()) : 'no such drill';
     const drill = why === null ? drillById(id) : null;
-    const wanted = outline.focus[0]?.main ?? 0;
-    const rung = drill?.rungs.reduce((a, b) => (Math.abs(b - wanted) < Math.abs(a - wanted) ? b : a));
-    const placed = drill && place({ drill, rung: rung!, score: 0, terms: [] }, 'pinned', wanted);
+    const rung = drill?.rungs.reduce((a, b) => (Math.abs(b - first!.main) < Math.abs(a - first!.main) ? b : a));
+    const placed = drill && first && place({ drill, rung: rung!, score: 0, terms: [] }, 'pinned', first);
     if (!placed) refused.push({ drill: id, why: why ?? 'it does not fit into the minutes or throws left' });
   }
   // A locked arm still has legs: dry work goes on at the rungs that need no ball.
   const reach = (main: Rung) => (context().canThrow ? main : (Math.min(main, 2) as Rung));
-  if (outline.testDay && context().canThrow) {
+  const placeTop: Rung = outline.place === 'mound' ? 8 : 6;
+  if (outline.testDay && first && context().canThrow) {
     const bullpen = drillById('measured-bullpen');
-    if (mayDo(bullpen, context()) === null) {
-      const main = outline.focus[0]!.main;
-      const rung = clamp(main, 6, outline.place === 'mound' ? 8 : 6) as Rung;
-      place({ drill: bullpen, rung, score: 1, terms: [] }, 'test', main);
-    }
+    if (mayDo(bullpen, context()) === null)
+      place({ drill: bullpen, rung: clamp(first.main, 6, placeTop) as Rung, score: 1, terms: [] }, 'test', first);
   }
-  for (const { finding, main } of outline.focus) {
-    const placeTop: Rung = outline.place === 'mound' ? 8 : 6;
-    const rung = reach(Math.min(main, placeTop) as Rung);
-    place(chooseAtOrBelow(finding, rung, context()), 'main', main);
+  for (const focus of outline.focus) {
+    const rung = reach(Math.min(focus.main, placeTop) as Rung);
+    place(chooseAtOrBelow(focus.finding, rung, context()), 'main', focus);
   }
-  for (const { finding, main } of outline.focus) {
-    const below = Math.max(0, reach(main) - 1) as Rung;
-    if (main > 0) place(chooseAtOrBelow(finding, below, context()), 'warm', main);
+  for (const focus of outline.focus) {
+    const below = Math.max(0, reach(focus.main) - 1) as Rung;
+    if (focus.main > 0) place(chooseAtOrBelow(focus.finding, below, context()), 'warm', focus);
   }
   const { limitsBehind } = graphFor(request.athlete.discipline);
-  for (const { finding, main } of outline.focus) {
-    const behind = [finding, ...limitsBehind(finding)]
-      .map((f) => chooseDrill(f, 0, context()))
-      .filter((c): c is Choice => c !== null);
+  for (const focus of outline.focus) {
+    const behind = [focus.finding, ...limitsBehind(focus.finding)].flatMap((f) => chooseDrill(f, 0, context()) ?? []);
     const best = behind.reduce<Choice | null>((a, b) => (a === null || b.score > a.score + 1e-9 ? b : a), null);
-    if (!place(best, main === 0 ? 'main' : 'prepare', main) && best) break;
+    place(best, focus.main === 0 ? 'main' : 'prepare', focus);
   }
-  for (const { finding, main } of outline.focus) place(chooseDrill(finding, reach(main), context()), 'main', main);
-  for (const { finding, main } of outline.focus) {
-    const next = (main >= 5 ? Math.max(6, main + 1) : main + 1) as Rung;
-    const allowed = next <= (outline.place === 'mound' ? 8 : 6);
-    if (allowed && room.throws >= TASTE_THROWS && !outline.testDay) place(chooseDrill(finding, next, context()), 'taste', main);
+  for (const focus of outline.focus) place(chooseDrill(focus.finding, reach(focus.main), context()), 'main', focus);
+  for (const focus of outline.focus) {
+    const next = (focus.main >= 5 ? Math.max(6, focus.main + 1) : focus.main + 1) as Rung;
+    if (next <= placeTop && room.throws >= TASTE_THROWS && !outline.testDay)
+      place(chooseDrill(focus.finding, next, context()), 'taste', focus);
   }
   const order: Record<Role, number> = { prepare: 0, warm: 1, pinned: 2, main: 3, taste: 4, test: 5 };
   items.sort((a, b) => order[a.role] - order[b.role] || a.rung - b.rung);

@@ -49,6 +49,8 @@ export interface PlanItem {
   readonly why: string;
   /** Part it plays in the session. */
   readonly role: Role;
+  /** The focus that it was chosen for. */
+  readonly focus: FindingId;
 }
 
 export type Role = 'prepare' | 'warm' | 'main' | 'taste' | 'test' | 'pinned';

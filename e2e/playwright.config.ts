@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+const args = [
+  '--no-sandbox',
+  '--disable-dev-shm-usage',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** The real server and database, in Debian's Chromium, as a phone and as a desk. */
+export default defineConfig({
+  testDir: '.',
+  timeout: 60_000,
+  workers: 1,
+  reporter: [['list'], ['json']],
+  outputDir: '../test-results',
+  use: {
+    actionTimeout: 10_000,
+    baseURL: process.env.BASE_URL,
+    browserName: 'chromium',
+    launchOptions: { executablePath: '/usr/bin/chromium', args },
+  },
+  projects: [
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
+    { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
+  ],
+});

@@ -1,0 +1,54 @@
+import { expect } from '@playwright/test';
+import type { Page } from '@playwright/test';
+
+export const COACH = { name: 'coach', password: 'bench-and-chalk' };
+export const ATHLETE = { name: 'tavi', password: 'net-in-the-yard' };
+
+export async function signIn(page: Page, who: { name: string; password: string } = COACH): Promise<void> {
+  await page.goto('/');
+  await page.getByTestId('sign-in-name').fill(who.name);
+  await page.getByTestId('sign-in-password').fill(who.password);
+  await page.getByTestId('sign-in').click();
+  await expect(page.getByRole('navigation')).toBeVisible();
+}
+
+/** Adds an athlete through the form. @returns the athlete's page address */
+export async function addAthlete(page: Page, name: string): Promise<string> {
+  await page.getByRole('link', { name: 'Athletes' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByTestId('new-name').fill(name);
+  await page.getByTestId('new-born').fill('2010-03-14');
+  await page.getByTestId('new-height').fill('178');
+  await page.getByTestId('new-mass').fill('70');
+  // Every day at the cage, so that today has work: two taps, home then cage.
+  for (const day of ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']) {
+    await page.getByTestId(`day-${day}`).click();
+    await page.getByTestId(`day-${day}`).click();
+  }
+  await page.getByRole('button', { name: 'strap', exact: true }).click();
+  await page.getByRole('button', { name: 'tape', exact: true }).click();
+  await page.getByTestId('add-athlete').click();
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  return page.url();
+}
+
+/** Answers looks on the Look screen, going from link to link. */
+export async function look(page: Page, answers: Readonly<Record<string, 'yes' | 'no' | 'unsure'>>): Promise<void> {
+  const left = new Map(Object.entries(answers));
+  for (let link = 0; link < 7 && left.size > 0; link++) {
+    await expect(page.getByText(`${link + 1} of 7`)).toBeVisible();
+    const more = page.getByTestId('more-looks');
+    if ((await more.count()) > 0) await more.click();
+    for (const [finding, answer] of [...left]) {
+      const button = page.getByTestId(`${finding}-${answer}`);
+      if ((await button.count()) === 0) continue;
+      await button.click();
+      await expect(button).toHaveAttribute('aria-pressed', 'true');
+      left.delete(finding);
+    }
+    const next = page.getByTestId('next-link');
+    if ((await next.count()) === 0) break;
+    await next.click();
+  }
+  expect([...left.keys()]).toEqual([]);
+}

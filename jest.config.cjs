@@ -1,0 +1,38 @@
+/** Pure code and the server run in Node; components run under jest-expo. */
+const babel = {
+  '\\.(ts|tsx|mjs)$': [
+    'babel-jest',
+    {
+      configFile: false,
+      babelrc: false,
+      presets: [require.resolve('babel-preset-expo')],
+      caller: { name: 'metro', platform: 'web' },
+    },
+  ],
+};
+const node = (displayName, roots) => ({
+  displayName,
+  testEnvironment: 'node',
+  roots: roots.map((r) => `<rootDir>/${r}`),
+  testMatch: ['**/*.test.ts'],
+  transform: babel,
+});
+
+const transformed =
+  '(jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|standard-navigation|@wrightonic|immer|@reduxjs|react-redux|d3-.*|internmap|idb|pure-rand';
+
+module.exports = {
+  projects: [
+    node('core', ['packages', 'cli']),
+    node('server', ['server']),
+    {
+      displayName: 'app',
+      preset: 'jest-expo/web',
+      rootDir: `${__dirname}/app`,
+      roots: ['<rootDir>/src'],
+      testMatch: ['**/*.test.tsx', '**/*.test.ts'],
+      moduleNameMapper: { '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/ui/icons.tsx' },
+      transformIgnorePatterns: [`node_modules/(?!(${transformed}))`],
+    },
+  ],
+};

@@ -1,0 +1,422 @@
+/** What is sent to and received from the server. Requests have a schema; responses are typed here and built from core's types. */
+import { EQUIPMENT, FINDING_IDS, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
+import type {
+  Clearance,
+  Diagnosis,
+  Equipment,
+  Evidence,
+  FindingId,
+  GateResult,
+  GateVerdict,
+  IsoDate,
+  LeagueRule,
+  LinkState,
+  PainReport,
+  Place,
+  Plan,
+  PlanSession,
+  Rung,
+  Schools,
+  Season,
+  SessionSummary,
+  Trend,
+  Weekday,
+  Workload,
+  AthleteProfile,
+} from '@wrightonic/core';
+import Joi from 'joi';
+import { athleteProfileKeys, schoolsSchema } from './athlete';
+import { clearanceSchema, leagueRuleSchema, painReportSchema } from './commands';
+import { evidenceSchema } from './evidence';
+import { count, isoDate, listOf, objectOf, oneOf, text, uuid } from './schema';
+
+export const ROLES = ['instructor', 'athlete'] as const;
+export type Role = (typeof ROLES)[number];
+
+export interface SignIn {
+  readonly signIn: string;
+  readonly password: string;
+}
+export const signInSchema = objectOf<SignIn>({ signIn: text(120).required(), password: Joi.string().min(1).max(200).required() });
+
+export interface Availability {
+  readonly weekday: Weekday;
+  readonly minutes: number;
+  readonly place: Place;
+}
+
+/** Everything that is typed in about an athlete. */
+export interface AthleteRecord extends AthleteProfile {
+  readonly name: string;
+  readonly season: Season;
+  readonly availability: readonly Availability[];
+  readonly equipment: readonly Equipment[];
+  readonly partner: boolean;
+  readonly schools: Partial<Schools>;
+}
+export const athleteRecordSchema = objectOf<AthleteRecord>({
+  ...athleteProfileKeys,
+  name: text(120).required(),
+  season: oneOf(SEASONS).required(),
+  availability: listOf(
+    Joi.object({
+      weekday: oneOf(WEEKDAYS).required(),
+      minutes: Joi.number().integer().min(1).max(240).required(),
+      place: oneOf(PLACES).required(),
+    }),
+    7,
+  )
+    .unique('weekday')
+    .required(),
+  equipment: listOf(oneOf(EQUIPMENT), 40).required(),
+  partner: Joi.boolean().required(),
+  schools: schoolsSchema.required(),
+});
+
+export interface NewObservation {
+  readonly on: IsoDate;
+  readonly evidence: Evidence;
+}
+export const newObservationSchema = objectOf<NewObservation>({ on: isoDate().required(), evidence: evidenceSchema.required() });
+
+export interface NewFocus {
+  readonly finding: FindingId;
+  readonly rung: Rung;
+  readonly diagnosis: string | null;
+}
+export const newFocusSchema = objectOf<NewFocus>({
+  finding: oneOf(FINDING_IDS).required(),
+  rung: Joi.number()
+    .valid(...RUNGS)
+    .required(),
+  diagnosis: uuid().allow(null).required(),
+});
+
+/** The coach's own word on a focus: another rung, or the end of it. */
+export interface FocusChange {
+  readonly rung?: Rung;
+  readonly end?: 'owned' | 'left-alone';
+  readonly reason: string;
+}
+export const focusChangeSchema = objectOf<FocusChange>({
+  rung: Joi.number().valid(...RUNGS),
+  end: oneOf(['owned', 'left-alone'] as const),
+  reason: text(500).required(),
+}).or('rung', 'end');
+
+export interface NewPlan {
+  readonly weeks: number;
+  readonly games: readonly { readonly date: IsoDate; readonly pitches: number }[];
+  readonly pinned: readonly { readonly date: IsoDate; readonly drill: string }[];
+}
+export const newPlanSchema = objectOf<NewPlan>({
+  weeks: Joi.number().integer().min(1).max(26).required(),
+  games: listOf(Joi.object({ date: isoDate().required(), pitches: count(300).required() }), 100).required(),
+  pinned: listOf(Joi.object({ date: isoDate().required(), drill: text(60).required() }), 100).required(),
+});
+
+export interface NewSession {
+  readonly on: IsoDate;
+  readonly assignment: string | null;
+  /** Every site that hurts before the start; empty when nothing does. */
+  readonly painBefore: readonly PainReport[];
+}
+export const newSessionSchema = objectOf<NewSession>({
+  on: isoDate().required(),
+  assignment: uuid().allow(null).required(),
+  painBefore: listOf(painReportSchema, 20).required(),
+});
+
+export const JUDGEMENTS = ['good', 'close', 'off'] as const;
+export type Judgement = (typeof JUDGEMENTS)[number];
+
+/** One tap of a session. Sent once or many times, it is one row. */
+export type LogEntry =
+  | {
+      readonly type: 'rep';
+      readonly id: string;
+      /** Instant of the tap, ISO 8601 UTC. */
+      readonly at: string;
+      readonly drill: string;
+      readonly rung: Rung;
+      readonly focus: string | null;
+      readonly judged: Judgement;
+      /** Effort asked for, percent; 0 without a ball. */
+      readonly effort: number;
+      readonly isThrow: boolean;
+    }
+  | { readonly type: 'cheat'; readonly id: string; readonly at: string; readonly rep: string; readonly cheat: string }
+  | { readonly type: 'undo'; readonly id: string; readonly at: string; readonly rep: string }
+  | {
+      readonly type: 'pain';
+      readonly id: string;
+      readonly at: string;
+      readonly moment: 'during' | 'after';
+      readonly pain: PainReport;
+    }
+  | {
+      readonly type: 'reading';
+      readonly id: string;
+      readonly at: string;
+      readonly speed: number;
+      readonly unit: 'mph' | 'km/h';
+      readonly effort: number;
+      readonly gun: string;
+      readonly setting: 'mound' | 'drill' | 'flat';
+    };
+
+const entryBase = { id: uuid().required(), at: Joi.string().isoDate().required() };
+const entryType = (type: LogEntry['type']) => Joi.string().valid(type).required();
+const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
+  rep: Joi.object({
+    ...entryBase,
+    type: entryType('rep'),
+    drill: text(60).required(),
+    rung: Joi.number()
+      .valid(...RUNGS)
+      .required(),
+    focus: uuid().allow(null).required(),
+    judged: oneOf(JUDGEMENTS).required(),
+    effort: Joi.number().min(0).max(100).required(),
+    isThrow: Joi.boolean().required(),
+  }),
+  cheat: Joi.object({ ...entryBase, type: entryType('cheat'), rep: uuid().required(), cheat: text(60).required() }),
+  undo: Joi.object({ ...entryBase, type: entryType('undo'), rep: uuid().required() }),
+  pain: Joi.object({
+    ...entryBase,
+    type: entryType('pain'),
+    moment: oneOf(['during', 'after'] as const).required(),
+    pain: painReportSchema.required(),
+  }),
+  reading: Joi.object({
+    ...entryBase,
+    type: entryType('reading'),
+    speed: Joi.number().min(10).max(200).required(),
+    unit: oneOf(['mph', 'km/h'] as const).required(),
+    effort: Joi.number().min(10).max(110).required(),
+    gun: text(40).required(),
+    setting: oneOf(['mound', 'drill', 'flat'] as const).required(),
+  }),
+};
+const ENTRY_TYPES = Object.keys(ENTRY_SCHEMAS) as LogEntry['type'][];
+export const logEntrySchema = Joi.alternatives().conditional('.type', {
+  switch: ENTRY_TYPES.map((value) => ({ is: value, then: ENTRY_SCHEMAS[value] })),
+  otherwise: Joi.object({ type: oneOf(ENTRY_TYPES).required() }).unknown(true),
+}) as Joi.AlternativesSchema<LogEntry>;
+
+export interface LogBatch {
+  readonly entries: readonly LogEntry[];
+}
+export const logBatchSchema = objectOf<LogBatch>({ entries: listOf(logEntrySchema, 500).min(1).required() });
+
+export interface NewOuting {
+  readonly on: IsoDate;
+  readonly pitches: number;
+  readonly throws: number;
+  readonly highEffort: number;
+  readonly innings: number;
+}
+export const newOutingSchema = objectOf<NewOuting>({
+  on: isoDate().required(),
+  pitches: count(400).required(),
+  throws: count(1000).required(),
+  highEffort: count(1000).required(),
+  innings: Joi.number().min(0).max(30).required(),
+});
+export { clearanceSchema };
+
+export interface AcademySettings {
+  readonly speedUnit: 'mph' | 'km/h';
+  readonly timeZone: string;
+  readonly leagueDailyLimit: number | null;
+  readonly league: LeagueRule;
+  readonly schools: Partial<Schools>;
+}
+export const academySettingsSchema = objectOf<AcademySettings>({
+  speedUnit: oneOf(['mph', 'km/h'] as const).required(),
+  timeZone: text(60).required(),
+  leagueDailyLimit: count(300).allow(null).required(),
+  league: leagueRuleSchema.required(),
+  schools: schoolsSchema.required(),
+});
+
+// ---- responses ------------------------------------------------------------------------------------------------------------
+
+export interface Me {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly athlete: string | null;
+  readonly academy: { readonly name: string; readonly today: IsoDate } & AcademySettings;
+}
+
+export type Chain = readonly LinkState[];
+
+export interface FocusRecord {
+  readonly id: string;
+  readonly finding: FindingId;
+  readonly rung: Rung;
+  readonly state: 'working' | 'holding' | 'owned' | 'left-alone';
+  readonly startedOn: IsoDate;
+  /** Day since which reps count for the gate of this rung. */
+  readonly rungSince: IsoDate;
+}
+
+export interface AthleteRow {
+  readonly id: string;
+  readonly name: string;
+  readonly discipline: AthleteProfile['discipline'];
+  readonly throws: AthleteProfile['throws'];
+  readonly age: number;
+  readonly chain: Chain;
+  readonly focus: FindingId | null;
+  readonly locked: boolean;
+}
+
+export interface AssignmentRecord {
+  readonly id: string;
+  readonly on: IsoDate;
+  readonly session: PlanSession;
+  readonly done: boolean;
+}
+
+export interface RungMove {
+  readonly id: string;
+  readonly on: IsoDate;
+  readonly finding: FindingId;
+  readonly focus: string;
+  readonly from: Rung;
+  readonly to: Rung;
+  readonly verdict: GateVerdict;
+  readonly reason: string;
+  readonly by: 'gate' | 'coach';
+}
+
+export interface TimelineEntry {
+  readonly on: IsoDate;
+  readonly kind: 'observation' | 'diagnosis' | 'focus' | 'plan' | 'session' | 'move' | 'pain' | 'outing' | 'clearance';
+  readonly text: string;
+}
+
+export interface ObservationRecord extends NewObservation {
+  readonly id: string;
+  readonly by: string;
+}
+
+export interface SpeedSentence {
+  readonly sentence: string;
+  readonly series: readonly { readonly date: IsoDate; readonly level: number; readonly low: number; readonly high: number }[];
+}
+
+export interface AthleteOverview {
+  readonly id: string;
+  readonly athlete: AthleteRecord;
+  readonly age: number;
+  readonly chain: Chain;
+  readonly foci: readonly FocusRecord[];
+  /** The athlete's focus in plain words and why, from the diagnosis it was chosen by. */
+  readonly why: string | null;
+  readonly today: AssignmentRecord | null;
+  readonly next: AssignmentRecord | null;
+  readonly workload: Workload;
+  readonly moves: readonly RungMove[];
+  readonly timeline: readonly TimelineEntry[];
+  readonly speed: SpeedSentence | null;
+  readonly flags: readonly FindingId[];
+}
+
+export interface DiagnosisRecord {
+  readonly id: string;
+  readonly on: IsoDate;
+  readonly catalogueVersion: string;
+  readonly evidence: readonly ObservationRecord[];
+  readonly result: Diagnosis;
+}
+
+export interface PlanRecord {
+  readonly id: string;
+  readonly on: IsoDate;
+  readonly weeks: number;
+  readonly assigned: boolean;
+  readonly plan: Plan;
+}
+
+export interface DrillTally {
+  readonly drill: string;
+  readonly reps: number;
+  readonly good: number;
+  readonly close: number;
+  readonly off: number;
+}
+
+export interface SessionRecord {
+  readonly id: string;
+  readonly on: IsoDate;
+  readonly assignment: AssignmentRecord | null;
+  readonly finished: boolean;
+  /** Dry work only: why, or null when balls may fly. */
+  readonly dryOnly: string | null;
+  readonly tallies: readonly DrillTally[];
+  readonly workload: Workload;
+  readonly verdicts: readonly RungMove[];
+}
+
+export interface EntryResult {
+  readonly id: string;
+  readonly status: 'stored' | 'refused';
+  readonly reason: string | null;
+}
+
+export interface LogAnswer {
+  readonly results: readonly EntryResult[];
+  readonly session: SessionRecord;
+}
+
+export interface TodayRow {
+  readonly athlete: AthleteRow;
+  readonly assignment: AssignmentRecord;
+  /** The day in one line. */
+  readonly line: string;
+}
+
+export interface Need {
+  readonly athlete: string;
+  readonly name: string;
+  readonly kind: 'pain' | 'move' | 'stuck' | 'no-focus' | 'no-plan';
+  readonly text: string;
+}
+
+export interface TodayList {
+  readonly today: IsoDate;
+  readonly rows: readonly TodayRow[];
+  readonly needs: readonly Need[];
+}
+export type { Clearance };
+
+export interface SpeedDay {
+  readonly on: IsoDate;
+  readonly summary: SessionSummary;
+}
+
+/** Everything that the Numbers screen says. Speeds in the academy's unit unless named otherwise. */
+export interface Progress {
+  readonly trend: Trend;
+  readonly days: readonly SpeedDay[];
+  /** Share of full-effort throws of the last eight weeks within 1.5 % of the best. */
+  readonly ownBest: number | null;
+  readonly focus: readonly FocusProgress[];
+  readonly week: readonly { readonly from: IsoDate; readonly throws: number; readonly pitches: number }[];
+}
+
+export interface FocusProgress {
+  readonly focus: FocusRecord;
+  readonly sessions: readonly {
+    readonly on: IsoDate;
+    readonly reps: number;
+    readonly good: number;
+    readonly close: number;
+    readonly off: number;
+  }[];
+  readonly gate: GateResult;
+  readonly moves: readonly RungMove[];
+}

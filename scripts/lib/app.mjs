@@ -1,0 +1,51 @@
+// Exports the web application: fonts are copied in from their packages, then Metro bundles.
+import { spawnSync } from 'node:child_process';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { inRoot } from './paths.mjs';
+
+const FONTS = {
+  '@expo-google-fonts/barlow': [
+    '400Regular/Barlow_400Regular.ttf',
+    '500Medium/Barlow_500Medium.ttf',
+    '600SemiBold/Barlow_600SemiBold.ttf',
+  ],
+  '@expo-google-fonts/barlow-condensed': [
+    '500Medium/BarlowCondensed_500Medium.ttf',
+    '600SemiBold/BarlowCondensed_600SemiBold.ttf',
+  ],
+};
+
+function copyFonts() {
+  const to = inRoot('app', 'public', 'fonts');
+  mkdirSync(to, { recursive: true });
+  for (const [name, files] of Object.entries(FONTS))
+    for (const file of files) copyFileSync(inRoot('node_modules', name, file), join(to, file.split('/')[1]));
+}
+
+function newestIn(folder) {
+  let newest = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    if (['node_modules', 'dist', '.expo', 'fonts'].includes(entry.name)) continue;
+    const path = join(folder, entry.name);
+    newest = Math.max(newest, entry.isDirectory() ? newestIn(path) : statSync(path).mtimeMs);
+  }
+  return newest;
+}
+
+/** Exports the app unless the export is newer than its sources. @returns the folder to serve */
+export function exportApp() {
+  const dist = inRoot('app', 'dist');
+  const index = join(dist, 'index.html');
+  const sources = Math.max(newestIn(inRoot('app')), newestIn(inRoot('packages')));
+  if (existsSync(index) && statSync(index).mtimeMs > sources) return dist;
+  copyFonts();
+  process.stderr.write('Building the app (two to three minutes the first time)…\n');
+  const done = spawnSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+    cwd: inRoot('app'),
+    encoding: 'utf8',
+    env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' },
+  });
+  if (done.status !== 0) throw new Error(`The app could not be built:\n${done.stdout}\n${done.stderr}`);
+  return dist;
+}

@@ -1,0 +1,50 @@
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { exportApp } from './app.mjs';
+import { bundle } from './bundle.mjs';
+import { startDatabase } from './database.mjs';
+import { ended, runNode, startServer, takeFolder } from './processes.mjs';
+
+const today = () => new Date().toISOString().slice(0, 10);
+
+/**
+ * Starts everything the demo needs: database, demo data, app, server.
+ * @param {{ name?: string, fresh?: boolean, port?: string, say?: (line: string) => void }} options
+ */
+export async function startDemo({ name = 'demo', fresh = false, port = process.env.PORT ?? '0', say = () => {} } = {}) {
+  const taken = takeFolder(name);
+  let database = null;
+  let running = null;
+  const stop = async () => {
+    if (running) {
+      running.child.kill('SIGTERM');
+      await ended(running.child);
+    }
+    await database?.stop();
+    taken.release();
+  };
+  try {
+    const appFolder = exportApp();
+    say('Starting MariaDB on loopback…');
+    database = await startDatabase(taken.folder);
+    const stamp = join(taken.folder, 'seeded');
+    const seeded = existsSync(stamp) ? readFileSync(stamp, 'utf8') : null;
+    // Demo data is made for its day; another day’s would show an empty today.
+    if (fresh || seeded !== today()) {
+      say(seeded ? 'Making the demo data anew for today…' : 'Making the demo data (half a minute)…');
+      database.drop('app_demo');
+      database.create('app_demo');
+      await runNode(await bundle('demo/src/main.ts', 'demo'), { env: { DATABASE_URL: database.url('app_demo') } });
+      writeFileSync(stamp, today());
+    }
+    running = await startServer(await bundle('server/src/main.ts', 'server'), {
+      DATABASE_URL: database.url('app_demo'),
+      APP_FOLDER: appFolder,
+      PORT: port,
+    });
+    return { url: running.url, stop, child: running.child, database };
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}

@@ -1,0 +1,65 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { dataFolder, root } from './paths.mjs';
+
+const alive = (pid) => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return error.code === 'EPERM';
+  }
+};
+
+/**
+ * Takes a data folder that no other run is using: `name-1`, or the next one when that is taken.
+ * @returns {{ folder: string, release(): void }}
+ */
+export function takeFolder(name) {
+  for (let slot = 1; ; slot++) {
+    const folder = join(dataFolder, `${name}-${slot}`);
+    mkdirSync(folder, { recursive: true });
+    const lock = join(folder, 'lock');
+    if (existsSync(lock) && !alive(Number(readFileSync(lock, 'utf8')))) rmSync(lock);
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx' });
+      return { folder, release: () => rmSync(lock, { force: true }) };
+    } catch (error) {
+      if (error.code !== 'EEXIST') throw error;
+    }
+  }
+}
+
+/** Runs a Node program to its end. @returns its standard output */
+export function runNode(program, { env = {}, args = [] } = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, ['--enable-source-maps', program, ...args], {
+      cwd: root,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    let out = '';
+    child.stdout.on('data', (data) => (out += data));
+    child.once('exit', (code) => (code === 0 ? resolve(out) : reject(new Error(`${program} ended with ${code}`))));
+  });
+}
+
+/** Starts the bundled server and waits for its address. @returns {Promise<{ url: string, child: import('node:child_process').ChildProcess }>} */
+export function startServer(program, env) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, ['--enable-source-maps', program], {
+      cwd: root,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    child.once('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
+    child.stdout.on('data', (data) => {
+      const url = /listening (\S+)/.exec(String(data))?.[1];
+      if (url) resolve({ url, child });
+    });
+  });
+}
+
+export const ended = (child) =>
+  new Promise((resolve) => (child.exitCode === null && child.signalCode === null ? child.once('exit', resolve) : resolve()));

@@ -1,0 +1,72 @@
+// npm test: installs what is missing, then runs every test: core, server against a real MariaDB, components, browser.
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { installDebian, installPackages } from './lib/install.mjs';
+import { cacheFolder, inRoot, root } from './lib/paths.mjs';
+
+installPackages();
+installDebian({ browser: true });
+const { startDatabase } = await import('./lib/database.mjs');
+const { takeFolder } = await import('./lib/processes.mjs');
+const { startDemo } = await import('./lib/demo.mjs');
+
+const only = process.argv[2];
+const say = (line) => process.stdout.write(`${line}\n`);
+mkdirSync(cacheFolder, { recursive: true });
+let passed = 0;
+let failed = 0;
+let broken = false;
+
+function run(args, env = {}) {
+  return spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+}
+
+async function unitTests() {
+  const taken = takeFolder('test');
+  const database = await startDatabase(taken.folder);
+  const report = join(cacheFolder, `jest-${process.pid}.json`);
+  try {
+    const ok = run(['jest', '--config', 'jest.config.cjs', '--json', `--outputFile=${report}`, ...process.argv.slice(3)], {
+      TEST_DATABASE_URL: database.url(''),
+      NODE_OPTIONS: '--max-old-space-size=4096',
+    });
+    const result = JSON.parse(readFileSync(report, 'utf8'));
+    passed += result.numPassedTests;
+    failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
+    broken ||= !ok;
+  } finally {
+    rmSync(report, { force: true });
+    await database.stop();
+    taken.release();
+  }
+}
+
+async function browserTests() {
+  const demo = await startDemo({ name: 'e2e', fresh: true, port: '0', say });
+  const report = join(cacheFolder, `browser-${process.pid}.json`);
+  try {
+    const ok = run(['playwright', 'test', '--config', inRoot('e2e', 'playwright.config.ts'), ...process.argv.slice(3)], {
+      BASE_URL: demo.url,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+      PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1',
+    });
+    const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+    passed += stats.expected + stats.flaky;
+    failed += stats.unexpected;
+    broken ||= !ok;
+  } finally {
+    rmSync(report, { force: true });
+    await demo.stop();
+  }
+}
+
+try {
+  if (only !== 'browser') await unitTests();
+  if (only !== 'unit') await browserTests();
+} catch (error) {
+  process.stderr.write(`${error instanceof Error ? error.message : error}\n`);
+  broken = true;
+}
+say(`\nTests: ${passed} passed, ${failed} failed`);
+process.exitCode = broken || failed > 0 || passed === 0 ? 1 : 0;
