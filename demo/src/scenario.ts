@@ -9,6 +9,8 @@ export const ATHLETE_SIGN_IN = { signIn: 'tavi', password: 'net-in-the-yard' } a
 
 export interface Character {
   readonly key: string;
+  /** Seed of the truth and of what was seen of it. */
+  readonly seed: number;
   readonly record: Omit<AthleteRecord, 'birthDate'> & { readonly age: number };
   readonly roots: readonly FindingId[];
   /** Findings the coach looked at on the first day. */
@@ -78,6 +80,7 @@ const base = {
 export const CHARACTERS: readonly Character[] = [
   {
     key: 'tavi',
+    seed: 243,
     record: {
       ...base,
       name: 'Tavi Orrellin',
@@ -115,6 +118,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'juna',
+    seed: 95,
     record: {
       ...base,
       name: 'Juna Castelmoor',
@@ -148,6 +152,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'bram',
+    seed: 353,
     record: {
       ...base,
       name: 'Bram Ekholtey',
@@ -173,6 +178,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'pipa',
+    seed: 302,
     record: {
       ...base,
       name: 'Pipa Marrowind',
@@ -198,6 +204,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'osk',
+    seed: 243,
     record: {
       ...base,
       name: 'Osk Farrowdale',
@@ -223,6 +230,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'lio',
+    seed: 127,
     record: {
       ...base,
       name: 'Lio Brandtivasek',
@@ -247,6 +255,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'mirel',
+    seed: 4,
     record: {
       ...base,
       name: 'Mirel Quillabye',
@@ -268,6 +277,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'noor',
+    seed: 1,
     record: {
       ...base,
       name: 'Noor Halloweth',

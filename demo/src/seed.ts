@@ -12,7 +12,7 @@ import {
   WEEKDAYS,
   weekdayOf,
 } from '@wrightonic/core';
-import type { IsoDate, PlanItem, Random, Truth } from '@wrightonic/core';
+import type { AthleteProfile, Evidence, IsoDate, PlanItem, Random, Truth } from '@wrightonic/core';
 import type { LogEntry } from '@wrightonic/contract';
 import {
   assignPlan,
@@ -51,7 +51,7 @@ interface Stage {
 
 const on = (stage: Stage, date: IsoDate): Promise<Context> => contextFor(stage.db, stage.coach, noon(date));
 
-function recordOf(character: Character, today: IsoDate, start: IsoDate) {
+export function recordOf(character: Character, today: IsoDate, start: IsoDate) {
   const { age, ...record } = character.record;
   const birthDate = addDays(today, -Math.round((age + 0.45) * 365.25));
   const minutes = age < 11 ? 30 : 45;
@@ -181,20 +181,33 @@ async function firstSpeeds(stage: Stage, athlete: string, truth: Truth, random: 
   await finishSession(ctx, athlete, session);
 }
 
-async function livePast(stage: Stage, character: Character, index: number, athlete: string): Promise<void> {
-  const random = randomFrom(1000 + index);
-  const started = addDays(stage.today, -7 * character.weeksAgo);
-  const { record } = recordOf(character, stage.today, started);
-  const first = await on(stage, started);
-  await putAthlete(first, athlete, record);
+/** The truth of a character and what the coach saw of it on the first day; a stream of its own, so that sessions do not shift it. */
+export function firstDay(character: Character, profile: AthleteProfile, date: IsoDate): { truth: Truth; evidence: Evidence[] } {
+  const random = randomFrom(character.seed);
   const truth: Truth = {
-    ...drawFindings(random, record, started, character.roots),
+    ...drawFindings(random, profile, date, character.roots),
     speedMph: character.speedMph,
     repairMph: character.repairMph,
     learning: character.learning,
     flatEffort: character.flatEffort ?? false,
     spike: character.spike ?? false,
   };
+  return {
+    truth,
+    evidence: [
+      ...character.looks.map((finding) => lookAt(random, truth, profile, date, finding)),
+      ...character.tests.map(([test, side]) => readTest(random, truth, profile, date, test, side)),
+    ],
+  };
+}
+
+async function livePast(stage: Stage, character: Character, index: number, athlete: string): Promise<void> {
+  const random = randomFrom(1000 + index);
+  const started = addDays(stage.today, -7 * character.weeksAgo);
+  const { record } = recordOf(character, stage.today, started);
+  const first = await on(stage, started);
+  await putAthlete(first, athlete, record);
+  const { truth, evidence } = firstDay(character, record, started);
   for (const [daysAgo, pitches] of character.games ?? [])
     await putOuting(await on(stage, addDays(stage.today, -daysAgo)), athlete, uuidv7(), {
       on: addDays(stage.today, -daysAgo),
@@ -211,13 +224,7 @@ async function livePast(stage: Stage, character: Character, index: number, athle
     await putOuting(first, athlete, uuidv7(), { on: addDays(date, 3), pitches: 0, throws: 45, highEffort: 0, innings: 0 });
   }
   await firstSpeeds(stage, athlete, truth, random, started);
-  for (const finding of character.looks)
-    await putObservation(first, athlete, uuidv7(), { on: started, evidence: lookAt(random, truth, record, started, finding) });
-  for (const [test, side] of character.tests)
-    await putObservation(first, athlete, uuidv7(), {
-      on: started,
-      evidence: readTest(random, truth, record, started, test, side),
-    });
+  for (const item of evidence) await putObservation(first, athlete, uuidv7(), { on: started, evidence: item });
   const diagnosis = uuidv7();
   await keepDiagnosis(first, athlete, diagnosis);
   await putFocus(first, athlete, uuidv7(), { finding: character.focus, rung: 1, diagnosis });

@@ -37,10 +37,7 @@ export function NumbersScreen({ id }: { readonly id: string }) {
                 points={trend.series}
                 unit={unit}
                 sentence={trend.sentence}
-                dots={days.flatMap((d) => [
-                  { date: d.on, value: d.summary.top },
-                  { date: d.on, value: d.summary.median },
-                ])}
+                dots={days.map((d) => ({ date: d.on, value: d.summary.bestThree }))}
                 height={210}
               />
             ) : (
@@ -54,7 +51,7 @@ export function NumbersScreen({ id }: { readonly id: string }) {
                 />
                 <Figure value={signed(trend.expectedGrowth)} label="expected from growth" />
                 <Figure
-                  value={trend.beyondGrowth ? percent(trend.beyondGrowth.probability) : '–'}
+                  value={trend.beyondGrowth ? percent(Math.min(0.99, trend.beyondGrowth.probability)) : '–'}
                   label="sure of more than growth"
                 />
               </Row>

@@ -60,6 +60,7 @@ function SessionLine({
 export function PlanScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const router = useRouter();
+  const { data: me } = api.useMeQuery();
   const { data: overview } = api.useAthleteQuery(id);
   const { data: plan, isLoading, error } = api.usePlanQuery(id, { refetchOnMountOrArgChange: true });
   const [put, putState] = api.usePutPlanMutation();
@@ -67,7 +68,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
   const [weeks, setWeeks] = useState<number>(6);
   const [open, setOpen] = useState<string | null>(null);
   const failure = error ?? putState.error ?? assignState.error;
-  if (isLoading || !overview)
+  if (isLoading || !overview || !me)
     return failure ? (
       <Screen>
         <Caution>{problemOf(failure).detail}</Caution>
@@ -83,7 +84,8 @@ export function PlanScreen({ id }: { readonly id: string }) {
     if (answer.data) router.push(`/athletes/${id}`);
   };
   const byWeek = new Map<number, PlanSession[]>();
-  for (const session of plan?.plan.sessions ?? []) {
+  const past = (plan?.plan.sessions ?? []).filter((s) => plan?.assigned && s.date < me.academy.today);
+  for (const session of (plan?.plan.sessions ?? []).filter((s) => !past.includes(s))) {
     const week = Math.floor(daysBetween(plan!.on, session.date) / 7) + 1;
     byWeek.set(week, [...(byWeek.get(week) ?? []), session]);
   }
@@ -131,7 +133,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
           {foci.length > 0 ? (
             <Row>
               {WEEKS.map((w) => (
-                <Choice key={w} wide label={`${w} weeks`} chosen={weeks === w} onPress={() => setWeeks(w)} />
+                <Choice key={w} wide label={`${w} wk`} chosen={weeks === w} onPress={() => setWeeks(w)} />
               ))}
             </Row>
           ) : null}
@@ -144,6 +146,12 @@ export function PlanScreen({ id }: { readonly id: string }) {
               {plan.plan.violations.map((v) => (
                 <Caution key={v.detail}>{v.detail}</Caution>
               ))}
+              {past.length > 0 ? (
+                <Text
+                  variant="bodySmall"
+                  style={{ color: palette.soft }}
+                >{`${past.length} ${past.length === 1 ? 'session lies' : 'sessions lie'} behind.`}</Text>
+              ) : null}
               {[...byWeek].map(([week, sessions]) => (
                 <Section key={week} title={`Week ${week}`} note={`${sessions.reduce((n, s) => n + s.throws, 0)} throws`}>
                   {sessions.map((session) => (
