@@ -166,14 +166,23 @@ function bothAnswers(root: Float64Array, probability: number, present: Float64Ar
   return { probability, absent, present };
 }
 
-function expectedGain(candidate: Candidate, when: WhenKnown, prior: Float64Array, before: number): number {
+const binaryEntropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
+
+/** Uncertainty about the roots taken one by one: what is asked while nothing has been raised above its prior yet. */
+const singleEntropies = (root: ArrayLike<number>): number => {
+  let total = 0;
+  for (let i = 0; i < root.length; i++) total += binaryEntropy(root[i]!);
+  return total;
+};
+
+function expectedGain(candidate: Candidate, when: WhenKnown, entropy: (root: Float64Array) => number, before: number): number {
   let after = 0;
   for (const [whenAbsent, whenPresent] of candidate.outcomes) {
     const a = whenAbsent * (1 - when.probability);
     const p = whenPresent * when.probability;
     if (a + p <= 0) continue;
     const mixed = when.absent.map((r, i) => (r * a + when.present[i]! * p) / (a + p));
-    after += (a + p) * rootEntropy(mixed, prior);
+    after += (a + p) * entropy(mixed);
   }
   return Math.max(0, before - after);
 }
@@ -189,7 +198,9 @@ export function weighChecks(
   evidence: readonly Evidence[],
   situation: Situation,
 ): WeighedCheck[] {
-  const before = rootEntropy(now.root, prior);
+  const anything = now.root.some((r, i) => r - prior[i]! > RAISED);
+  const entropy = anything ? (root: Float64Array) => rootEntropy(root, prior) : singleEntropies;
+  const before = entropy(now.root);
   const raised = [...now.root.keys()].filter((i) => now.root[i]! - prior[i]! > RAISED);
   const givenRoot = raised.map((i) => now.nodesGivenRoot(i));
   const byGain = (x: WeighedCheck, y: WeighedCheck) => y.expectedGain / y.minutes - x.expectedGain / x.minutes;
@@ -202,7 +213,7 @@ export function weighChecks(
       raised.forEach((root, k) => {
         if (probability > 0) present[root] = Math.min(1, (givenRoot[k]![candidate.node]! * now.root[root]!) / probability);
       });
-      const gain = expectedGain(candidate, bothAnswers(now.root, probability, present), prior, before);
+      const gain = expectedGain(candidate, bothAnswers(now.root, probability, present), entropy, before);
       return { candidate, check: candidate.check, minutes: candidate.minutes, expectedGain: gain };
     })
     .sort(byGain);
@@ -218,7 +229,7 @@ export function weighChecks(
       }
       return {
         check: candidate.check,
-        expectedGain: expectedGain(candidate, when, prior, before),
+        expectedGain: expectedGain(candidate, when, entropy, before),
         minutes: candidate.minutes,
       };
     })

@@ -13,7 +13,10 @@ import type { Likelihood, Likelihoods, Network, NetworkNode } from './network';
 /** Probability that a finding is there with nothing in the model behind it. Provenance `house`. */
 export const LEAKS: Record<LeakClass, number> = { habit: 0.06, 'usual-consequence': 0.03, limit: 0.08, cue: 0.05 };
 
-/** Leak of a finding for this athlete: beginners show more habits, grown athletes fewer; the young fear the slope more. */
+/**
+ * Leak of a finding for this athlete: beginners show more habits, grown athletes fewer; the young are looser and fear the slope
+ * more. Never so far that a limit nobody has tested is the first guess from one look.
+ */
 export function leakOf(finding: Finding, athlete: AthleteProfile, on: IsoDate): number {
   const age = ageOn(athlete.birthDate, on);
   let factor = 1;
@@ -21,8 +24,9 @@ export function leakOf(finding: Finding, athlete: AthleteProfile, on: IsoDate): 
     if (athlete.level === 'beginner') factor = 1.3;
     else if (athlete.level === 'college' || athlete.level === 'adult') factor = 0.85;
   }
+  if (finding.leak === 'limit' && age < 19) factor = 0.75;
   if (finding.id === 'fear-of-falling' && age < 12) factor = 1.3;
-  if (finding.id === 'low-power' && age < 12) factor = 0.7;
+  if (finding.id === 'low-power' && age < 12) factor = 0.5;
   return LEAKS[finding.leak] * factor;
 }
 

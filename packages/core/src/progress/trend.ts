@@ -288,15 +288,9 @@ export function trend(request: TrendRequest): Trend {
   const offsets = guns.map((gun) => {
     const i = layout.gun.get(gun);
     const offset = i === undefined ? { mean: 0, sd: 0 } : known([[i, 1]]);
-    return {
-      gun,
-      offset: out(offset.mean),
-      low: out(offset.mean - z * offset.sd),
-      high: out(offset.mean + z * offset.sd),
-      sd: offset.sd,
-    };
+    return { gun, offset: out(offset.mean), low: out(offset.mean - z * offset.sd), high: out(offset.mean + z * offset.sd) };
   });
-  const unsureGun = offsets.some((o) => o.sd > 0.8 * PRIOR.gunOffsetSd && used.has(o.gun));
+  const unsureGun = [...used.keys()].some((gun) => !comparedWith(guns[0]!, corrected, request.pairs ?? []).has(gun));
   if (unsureGun)
     warnings.push('Two guns were never seen on the same day: their difference is not known, and the band is wider for it.');
 
@@ -312,13 +306,27 @@ export function trend(request: TrendRequest): Trend {
       : null,
     expectedGrowth: out(growth),
     beyondGrowth: beyond === null ? null : { probability: round(beyond) },
-    guns: offsets.map(({ sd: _, ...offset }) => offset),
+    guns: offsets,
     spikeGap: newestSpike(corrected),
     effort: effortOf(corrected, known, layout, base),
     series: seriesOf(weighted, dates, z, out),
     warnings,
     sentence: sentenceFor({ change, growth, beyond, weeks, unit, enough, z, single: out(known([[LEVEL, 1]]).mean), unsureGun }),
   };
+}
+
+/** Guns that can be compared with `gun`: through days on which two were used, or shared throws, in as many steps as it takes. */
+function comparedWith(gun: string, readings: readonly TrendReading[], pairs: readonly GunPair[]): Set<string> {
+  const sameDay = [...new Set(readings.map((r) => r.date))].map((date) =>
+    readings.filter((r) => r.date === date).map((r) => r.gun),
+  );
+  const groups = [...sameDay, ...pairs.map((p) => [p.gunA, p.gunB])];
+  const found = new Set([gun]);
+  for (let before = 0; before < found.size;) {
+    before = found.size;
+    for (const group of groups) if (group.some((g) => found.has(g))) group.forEach((g) => found.add(g));
+  }
+  return found;
 }
 
 function angleWarnings(readings: readonly TrendReading[]): string[] {

@@ -10,8 +10,12 @@ export interface Random {
   readonly pick: <T>(list: readonly T[]) => T;
 }
 
+/** First draws of neighbouring seeds are alike; they are thrown away. */
+const WARM_UP = 40;
+
 export function randomFrom(seed: number): Random {
   const generator = xoroshiro128plus(seed);
+  for (let draw = 0; draw < WARM_UP; draw++) generator.next();
   const uniform = () => uniformFloat64(generator);
   return {
     uniform,

@@ -1,0 +1,106 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+
+const root = join(__dirname, '..', '..');
+
+/** Runs a command as a user does, through the script. */
+function wrightonic(command: string | null, input?: unknown) {
+  const args = [join(root, 'scripts', 'wrightonic.mjs'), ...(command === null ? [] : [command])];
+  const run = spawnSync(process.execPath, args, {
+    encoding: 'utf8',
+    input: typeof input === 'string' ? input : JSON.stringify(input ?? null),
+  });
+  return { code: run.status, out: run.stdout, err: run.stderr };
+}
+
+const athlete = { discipline: 'overhand', throws: 'R', birthDate: '2010-02-11', heightM: 1.8, massKg: 74, level: 'high-school' };
+const on = '2026-04-18';
+const EXAMPLES: Record<string, unknown> = {
+  diagnose: { on, athlete, evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes' }] },
+  gate: { discipline: 'overhand', log: [{ date: on, reps: 10, good: 9, close: 1, off: 0, cheats: {}, pain: 0 }] },
+  workload: { on, athlete, season: 'in', leagueDailyLimit: null, log: [] },
+  plan: {
+    on,
+    athlete,
+    focus: [{ finding: 'stall', rung: 2 }],
+    weeks: 4,
+    availability: [{ weekday: 'mon', minutes: 45, place: 'cage' }],
+    equipment: ['net', 'strap', 'a-thing-we-do-not-know'],
+    partner: true,
+    season: 'off',
+    games: [],
+    recentLoad: [],
+    pain: [],
+    leagueDailyLimit: null,
+    flags: [],
+    pinned: [],
+  },
+  trend: {
+    on,
+    athlete,
+    readings: [{ date: '2026-04-01', speed: 71, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' }],
+  },
+};
+
+describe('the command line', () => {
+  it.each(Object.keys(EXAMPLES))('%s answers JSON, twice the same bytes', (command) => {
+    const first = wrightonic(command, EXAMPLES[command]);
+    expect([first.code, first.err]).toEqual([0, '']);
+    expect(typeof JSON.parse(first.out)).toBe('object');
+    expect(wrightonic(command, EXAMPLES[command]).out).toBe(first.out);
+  });
+
+  it('prints the catalogues with the fields that are promised', () => {
+    const { findings, drills, tests, measures, rules, version } = JSON.parse(wrightonic('catalogue').out);
+    expect(version).toMatch(/^1\./);
+    expect(Object.keys(findings[0])).toEqual(
+      expect.arrayContaining(['id', 'kind', 'area', 'phase', 'disciplines', 'causes', 'consequences', 'healthFlag']),
+    );
+    expect(Object.keys(drills[0])).toEqual(
+      expect.arrayContaining([
+        'id',
+        'name',
+        'disciplines',
+        'treats',
+        'rungs',
+        'place',
+        'equipment',
+        'partner',
+        'throws',
+        'minAge',
+        'cheats',
+        'regressTo',
+        'progressTo',
+      ]),
+    );
+    expect([tests.length, measures.length > 20, typeof rules]).toEqual([17, true, 'object']);
+  });
+
+  it.each([
+    ['diagnose', { ...(EXAMPLES.diagnose as object), surprise: 1 }, 'surprise'],
+    [
+      'diagnose',
+      { on, athlete, evidence: [{ kind: 'screen', test: 'hip-flexion', side: 'none', value: 100, unit: 'deg' }] },
+      'evidence[0].side',
+    ],
+    ['diagnose', { on: '2009-01-01', athlete, evidence: [] }, ''],
+    ['gate', { discipline: 'overhand', log: [{ date: on, reps: 10, good: 9, close: 0, off: 0, cheats: {}, pain: 0 }] }, 'log[0]'],
+    ['workload', { ...(EXAMPLES.workload as object), log: [{ date: '2026-04-19', throws: 5, highEffort: 0 }] }, ''],
+    ['plan', { ...(EXAMPLES.plan as object), weeks: 'six' }, 'weeks'],
+    ['trend', { ...(EXAMPLES.trend as object), readings: [{ date: '2026-02-30' }] }, 'readings[0].date'],
+  ])('%s refuses bad input with its place and exit code 2', (command, input, path) => {
+    const { code, out, err } = wrightonic(command, input);
+    expect([code, out]).toEqual([2, '']);
+    const problem = JSON.parse(err);
+    expect(problem.errors.map((e: { path: string }) => e.path)).toContain(path);
+    expect(problem.detail.length).toBeGreaterThan(10);
+    expect(err).not.toContain('node_modules');
+  });
+
+  it('refuses what is not JSON, nothing at all, and an unknown command', () => {
+    expect(wrightonic('gate', '{"log":').code).toBe(2);
+    expect(JSON.parse(wrightonic('gate', '').err).detail).toContain('standard input');
+    expect(JSON.parse(wrightonic('juggle', {}).err).detail).toContain('Commands: catalogue');
+    expect(wrightonic(null, {}).code).toBe(2);
+  });
+});
