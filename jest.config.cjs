@@ -19,7 +19,7 @@ const node = (displayName, roots) => ({
 });
 
 const transformed =
-  '(jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|standard-navigation|@wrightonic|immer|@reduxjs|react-redux|d3-.*|internmap|idb|pure-rand';
+  '(jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|standard-navigation|@wrightonic|immer|@reduxjs|react-redux|d3-.*|internmap|idb|pure-rand|uuid';
 
 module.exports = {
   projects: [
@@ -27,11 +27,15 @@ module.exports = {
     node('server', ['server']),
     {
       displayName: 'app',
-      preset: 'jest-expo/web',
+      preset: 'jest-expo',
       rootDir: `${__dirname}/app`,
       roots: ['<rootDir>/src'],
       testMatch: ['**/*.test.tsx', '**/*.test.ts'],
-      moduleNameMapper: { '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/ui/icons.tsx' },
+      moduleNameMapper: {
+        '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/ui/icons.tsx',
+        // Jest reads CommonJS: the charts' helpers come as their one-file builds.
+        '^(d3-[a-z-]+|internmap)$': `${__dirname}/node_modules/$1/dist/$1.min.js`,
+      },
       transformIgnorePatterns: [`node_modules/(?!(${transformed}))`],
     },
   ],

@@ -1,3 +1,4 @@
+const http = require('node:http');
 const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 
@@ -10,5 +11,21 @@ config.resolver.resolveRequest = (context, name, platform) =>
   name === '@react-native-vector-icons/material-design-icons'
     ? { type: 'sourceFile', filePath: icons }
     : (next ?? context.resolveRequest)(context, name, platform);
+
+// In development Metro serves the pages, and passes calls of the API on to the server that “npm run dev” started.
+const api = process.env.API_URL;
+if (api) {
+  config.server.enhanceMiddleware = (metro) => (req, res, next) => {
+    if (!req.url.startsWith('/api')) return metro(req, res, next);
+    const to = new URL(req.url, api);
+    const headers = { ...req.headers, host: to.host, ...(req.headers.origin ? { origin: to.origin } : {}) };
+    const call = http.request(to, { method: req.method, headers }, (answer) => {
+      res.writeHead(answer.statusCode, answer.headers);
+      answer.pipe(res);
+    });
+    call.on('error', () => res.writeHead(502).end());
+    req.pipe(call);
+  };
+}
 
 module.exports = config;

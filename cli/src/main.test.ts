@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { EXAMPLES } from './examples';
 
 const root = join(__dirname, '..', '..');
 
@@ -13,34 +14,7 @@ function wrightonic(command: string | null, input?: unknown) {
   return { code: run.status, out: run.stdout, err: run.stderr };
 }
 
-const athlete = { discipline: 'overhand', throws: 'R', birthDate: '2010-02-11', heightM: 1.8, massKg: 74, level: 'high-school' };
-const on = '2026-04-18';
-const EXAMPLES: Record<string, unknown> = {
-  diagnose: { on, athlete, evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes' }] },
-  gate: { discipline: 'overhand', log: [{ date: on, reps: 10, good: 9, close: 1, off: 0, cheats: {}, pain: 0 }] },
-  workload: { on, athlete, season: 'in', leagueDailyLimit: null, log: [] },
-  plan: {
-    on,
-    athlete,
-    focus: [{ finding: 'stall', rung: 2 }],
-    weeks: 4,
-    availability: [{ weekday: 'mon', minutes: 45, place: 'cage' }],
-    equipment: ['net', 'strap', 'a-thing-we-do-not-know'],
-    partner: true,
-    season: 'off',
-    games: [],
-    recentLoad: [],
-    pain: [],
-    leagueDailyLimit: null,
-    flags: [],
-    pinned: [],
-  },
-  trend: {
-    on,
-    athlete,
-    readings: [{ date: '2026-04-01', speed: 71, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' }],
-  },
-};
+const { on, athlete } = EXAMPLES.diagnose as { on: string; athlete: object };
 
 describe('the command line', () => {
   it.each(Object.keys(EXAMPLES))('%s answers JSON, twice the same bytes', (command) => {
@@ -77,7 +51,7 @@ describe('the command line', () => {
   });
 
   it.each([
-    ['diagnose', { ...(EXAMPLES.diagnose as object), surprise: 1 }, 'surprise'],
+    ['diagnose', { ...EXAMPLES.diagnose, surprise: 1 }, 'surprise'],
     [
       'diagnose',
       { on, athlete, evidence: [{ kind: 'screen', test: 'hip-flexion', side: 'none', value: 100, unit: 'deg' }] },
@@ -85,9 +59,9 @@ describe('the command line', () => {
     ],
     ['diagnose', { on: '2009-01-01', athlete, evidence: [] }, ''],
     ['gate', { discipline: 'overhand', log: [{ date: on, reps: 10, good: 9, close: 0, off: 0, cheats: {}, pain: 0 }] }, 'log[0]'],
-    ['workload', { ...(EXAMPLES.workload as object), log: [{ date: '2026-04-19', throws: 5, highEffort: 0 }] }, ''],
-    ['plan', { ...(EXAMPLES.plan as object), weeks: 'six' }, 'weeks'],
-    ['trend', { ...(EXAMPLES.trend as object), readings: [{ date: '2026-02-30' }] }, 'readings[0].date'],
+    ['workload', { ...EXAMPLES.workload, log: [{ date: '2026-04-19', throws: 5, highEffort: 0 }] }, ''],
+    ['plan', { ...EXAMPLES.plan, weeks: 'six' }, 'weeks'],
+    ['trend', { ...EXAMPLES.trend, readings: [{ date: '2026-02-30' }] }, 'readings[0].date'],
   ])('%s refuses bad input with its place and exit code 2', (command, input, path) => {
     const { code, out, err } = wrightonic(command, input);
     expect([code, out]).toEqual([2, '']);

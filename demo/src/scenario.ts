@@ -80,7 +80,7 @@ const base = {
 export const CHARACTERS: readonly Character[] = [
   {
     key: 'tavi',
-    seed: 243,
+    seed: 431,
     record: {
       ...base,
       name: 'Tavi Orrellin',
@@ -118,7 +118,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'juna',
-    seed: 95,
+    seed: 129,
     record: {
       ...base,
       name: 'Juna Castelmoor',
@@ -152,7 +152,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'bram',
-    seed: 353,
+    seed: 22,
     record: {
       ...base,
       name: 'Bram Ekholtey',
@@ -178,7 +178,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'pipa',
-    seed: 302,
+    seed: 315,
     record: {
       ...base,
       name: 'Pipa Marrowind',
@@ -204,7 +204,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'osk',
-    seed: 243,
+    seed: 20,
     record: {
       ...base,
       name: 'Osk Farrowdale',
@@ -230,7 +230,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'lio',
-    seed: 127,
+    seed: 61,
     record: {
       ...base,
       name: 'Lio Brandtivasek',
@@ -255,7 +255,7 @@ export const CHARACTERS: readonly Character[] = [
   },
   {
     key: 'mirel',
-    seed: 4,
+    seed: 15,
     record: {
       ...base,
       name: 'Mirel Quillabye',

@@ -16,7 +16,6 @@ import type { AthleteProfile, Evidence, IsoDate, PlanItem, Random, Truth } from 
 import type { LogEntry } from '@wrightonic/contract';
 import {
   assignPlan,
-  connect,
   contextFor,
   finishSession,
   hashPassword,
@@ -31,12 +30,12 @@ import {
   putPlan,
   putSession,
 } from '@wrightonic/server';
-import type { Context, User } from '@wrightonic/server';
+import type { connect as Connect, Context, User } from '@wrightonic/server';
 import { v7 as uuidv7 } from 'uuid';
 import { ACADEMY, ATHLETE_SIGN_IN, CHARACTERS, COACH, daysFrom } from './scenario';
 import type { Character } from './scenario';
 
-type Db = ReturnType<typeof connect>;
+type Db = ReturnType<typeof Connect>;
 
 const PLAN_WEEKS = 12;
 

@@ -12,7 +12,7 @@ function newestIn(folder) {
   return newest;
 }
 
-const SOURCES = ['packages', 'cli/src', 'server/src', 'demo/src'];
+const SOURCES = ['packages', 'cli/src', 'server/src', 'demo/src', 'bench'];
 
 /**
  * Bundles a TypeScript entry into one file for Node, unless an up-to-date bundle is there.
@@ -37,7 +37,7 @@ export async function bundle(entry, name) {
     target: 'node20',
     logLevel: 'warning',
     sourcemap: 'inline',
-    external: ['@node-rs/argon2', 'knex', 'mysql2', 'express', 'joi-to-json'],
+    external: ['@playwright/test', '@node-rs/argon2', 'knex', 'mysql2', 'express', 'joi-to-json'],
     banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
   });
   return outfile;

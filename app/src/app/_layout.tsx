@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useState } from 'react';
 import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
@@ -7,7 +7,7 @@ import { Shell } from '../features/shell/Shell';
 import { SignIn } from '../features/shell/SignIn';
 import { api, problemOf } from '../state/api';
 import { connection } from '../state/operations';
-import { loadOperations, send } from '../state/outbox';
+import { loadOperations, send, stopRetrying } from '../state/outbox';
 import { makeStore, useAppDispatch } from '../state/store';
 import { Action, Blank, Loading } from '../ui/controls';
 import { Screen } from '../ui/layout';
@@ -25,6 +25,7 @@ function Gate() {
     window.addEventListener('online', back);
     window.addEventListener('offline', gone);
     return () => {
+      stopRetrying();
       window.removeEventListener('online', back);
       window.removeEventListener('offline', gone);
     };
@@ -43,7 +44,7 @@ function Gate() {
 }
 
 export default function Layout() {
-  const store = useMemo(makeStore, []);
+  const [store] = useState(makeStore);
   const dark = useColorScheme() === 'dark';
   return (
     <Provider store={store}>

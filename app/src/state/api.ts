@@ -61,7 +61,7 @@ export const api = createApi({
       query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/observations/${id}`, method: 'PUT', body }),
       async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled;
-        dispatch(api.util.upsertQueryData('diagnosis', athlete, data));
+        void dispatch(api.util.upsertQueryData('diagnosis', athlete, data));
       },
       invalidatesTags: ['Athlete', 'Roster'],
     }),
@@ -69,7 +69,7 @@ export const api = createApi({
       query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/observations/${id}`, method: 'DELETE' }),
       async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled;
-        dispatch(api.util.upsertQueryData('diagnosis', athlete, data));
+        void dispatch(api.util.upsertQueryData('diagnosis', athlete, data));
       },
       invalidatesTags: ['Athlete', 'Roster'],
     }),
@@ -89,7 +89,7 @@ export const api = createApi({
       query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/plans/${id}`, method: 'PUT', body }),
       async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled;
-        dispatch(api.util.upsertQueryData('plan', athlete, data));
+        void dispatch(api.util.upsertQueryData('plan', athlete, data));
       },
     }),
     assignPlan: build.mutation<PlanRecord, ForAthlete & { id: string }>({

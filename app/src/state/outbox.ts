@@ -37,8 +37,14 @@ let sending = false;
 let timer: ReturnType<typeof setTimeout> | null = null;
 
 const retryLater = (dispatch: (thunk: Thunk<Promise<void>>) => unknown, user: string) => {
-  if (timer) clearTimeout(timer);
+  stopRetrying();
   timer = setTimeout(() => void dispatch(send(user)), RETRY_MS);
+};
+
+/** Stops trying again by itself: nobody is signed in, or the page is going. */
+export const stopRetrying = (): void => {
+  if (timer) clearTimeout(timer);
+  timer = null;
 };
 
 /** The first thing to send and all that may go with it in one request. */
@@ -117,7 +123,7 @@ async function deliver(batch: readonly Operation[], dispatch: (action: never) =>
 /** Runs a mutation and gives its answer or throws its error. */
 async function run<T>(dispatch: (action: never) => unknown, mutation: unknown): Promise<T> {
   const result = (await dispatch(mutation as never)) as { data?: T; error?: unknown };
-  if (result.error !== undefined) throw result.error;
+  if (result.error !== undefined) throw Object.assign(new Error('refused or not delivered'), result.error);
   return result.data as T;
 }
 

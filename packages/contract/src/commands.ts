@@ -210,6 +210,7 @@ export const planRequestSchema = objectOf<PlanRequest>({
   league: leagueRuleSchema,
   flags: listOf(oneOf(FINDING_IDS), 10).required(),
   pinned: listOf(Joi.object({ date: isoDate().required(), drill: Joi.string().custom(knownDrill).required() }), 200).required(),
+  recentDrills: listOf(Joi.object({ drill: Joi.string().custom(knownDrill).required(), sessions: count(100).required() }), 200),
 })
   .custom(bornBefore)
   .custom(

@@ -7,7 +7,7 @@ export * from './diagnosis/checks';
 export * from './diagnosis/diagnose';
 export * from './diagnosis/evidence';
 export type { Focus, Worth } from './diagnosis/focus';
-export { LEAKS } from './diagnosis/model';
+export { graphFindings, LEAKS } from './diagnosis/model';
 export * from './drills/catalogue';
 export * from './drills/cheats';
 export * from './drills/poses';

@@ -23,6 +23,11 @@ export class Tenant {
     return this.db('academies').where('id', this.academy);
   }
 
+  /** Whether the academy has such a row. */
+  async has(table: string, where: Record<string, string | boolean>): Promise<boolean> {
+    return ((await this.from(table).where(where).first('id')) as object | undefined) !== undefined;
+  }
+
   raw(sql: string): Knex.Raw {
     return this.db.raw(sql);
   }
@@ -43,9 +48,7 @@ export class Tenant {
 
   /** Inserts a row, or changes the academy's own row of that id. */
   async upsert(table: string, row: Row): Promise<void> {
-    const changed = await this.from(table)
-      .where('id', row.id as string)
-      .first('id');
+    const changed = await this.has(table, { id: row.id as string });
     if (changed)
       await this.from(table)
         .where('id', row.id as string)

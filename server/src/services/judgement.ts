@@ -81,14 +81,11 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
   const finding = findingById(given.finding);
   if (!finding.disciplines.includes(athlete.discipline))
     throw wrongField('finding', `“${given.finding}” does not occur in the ${athlete.discipline} delivery`);
-  if (
-    given.diagnosis !== null &&
-    !(await ctx.tenant.from('diagnoses').where({ id: given.diagnosis, athlete_id: athleteId }).first('id'))
-  )
+  if (given.diagnosis !== null && !(await ctx.tenant.has('diagnoses', { id: given.diagnosis, athlete_id: athleteId })))
     throw wrongField('diagnosis', 'is not a kept diagnosis of this athlete; keep it first');
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
-    if (await tenant.from('foci').where('id', id).first('id')) return;
+    if (await tenant.has('foci', { id })) return;
     const { result } = await currentDiagnosis(inside, athleteId, athlete);
     const root = result.roots.find((r) => r.finding === given.finding);
     const eases =

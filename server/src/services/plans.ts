@@ -23,12 +23,28 @@ const toPlan = (row: PlanRow): PlanRecord => ({
   plan: row.plan,
 });
 
+const DRILLS_REMEMBERED_DAYS = 28;
+
+/** In how many sessions of the last weeks each drill was done. */
+async function recentDrillsOf(ctx: Context, athleteId: string): Promise<{ drill: string; sessions: number }[]> {
+  const rows = (await ctx.tenant
+    .from('reps')
+    .where({ athlete_id: athleteId, undone: false })
+    .where('on_date', '>', addDays(ctx.today, -DRILLS_REMEMBERED_DAYS))
+    .groupBy('drill')
+    .orderBy('drill')
+    .select('drill')
+    .countDistinct({ sessions: 'session_id' })) as { drill: string; sessions: number }[];
+  return rows.map((r) => ({ drill: r.drill, sessions: Number(r.sessions) }));
+}
+
 /** The planner's input from the athlete's state on a day. */
 async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: NewPlan): Promise<PlanRequest> {
   const athlete = await athleteRecord(ctx, athleteId);
-  const [foci, load, { result }] = await Promise.all([
+  const [foci, load, recentDrills, { result }] = await Promise.all([
     fociOf(ctx, athleteId),
     loadOf(ctx, athleteId),
+    recentDrillsOf(ctx, athleteId),
     currentDiagnosis(ctx, athleteId, athlete),
   ]);
   const active = foci.filter((f) => f.ended_at === null);
@@ -57,6 +73,7 @@ async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: 
     league: ctx.academy.league,
     flags: result.flags,
     pinned: given.pinned,
+    recentDrills,
   };
 }
 
@@ -93,7 +110,7 @@ export async function putPlan(ctx: Context, athleteId: string, id: string, given
   const unknown = given.pinned.findIndex((p) => !hasDrill(p.drill));
   if (unknown >= 0)
     throw wrongField(`pinned[${unknown}].drill`, `“${given.pinned[unknown]!.drill}” is not a drill of the catalogue`);
-  const known = await ctx.tenant.from('plans').where('id', id).first('id');
+  const known = await ctx.tenant.has('plans', { id });
   if (!known) await store(ctx, athleteId, id, await planRequest(ctx, athleteId, ctx.today, given));
   return toPlan(await planById(ctx, athleteId, id));
 }
@@ -128,7 +145,7 @@ export async function assignPlan(ctx: Context, athleteId: string, id: string): P
   });
 }
 
-/** After a gate moved a focus: the rest of the assigned plan is made anew from tomorrow, for the weeks that are left. */
+/** After a session what really happened takes the place of what was expected: the rest of the assigned plan is made anew from tomorrow, for the weeks that are left. */
 export async function replanRest(ctx: Context, athleteId: string): Promise<void> {
   const current = (await ctx.tenant
     .from('plans')

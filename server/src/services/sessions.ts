@@ -73,14 +73,11 @@ export async function sessionOf(ctx: Context, athleteId: string, id: string): Pr
 export async function putSession(ctx: Context, athleteId: string, id: string, given: NewSession): Promise<SessionRecord> {
   await athleteRecord(ctx, athleteId);
   if (given.on > ctx.today) throw wrongField('on', `is ${given.on}, which is still to come`);
-  const known = await ctx.tenant.from('work_sessions').where('id', id).first('id');
+  const known = await ctx.tenant.has('work_sessions', { id });
   if (!known)
     await ctx.tenant.transaction(async (tenant) => {
       const inside = within(ctx, tenant);
-      if (
-        given.assignment &&
-        !(await tenant.from('assignments').where({ id: given.assignment, athlete_id: athleteId }).first('id'))
-      )
+      if (given.assignment && !(await tenant.has('assignments', { id: given.assignment, athlete_id: athleteId })))
         throw wrongField('assignment', 'is not an assigned session of this athlete');
       await tenant.insertOnce('work_sessions', { id, athlete_id: athleteId, assignment_id: given.assignment, on_date: given.on });
       await tenant.insertOnce(
@@ -287,7 +284,7 @@ export async function finishSession(ctx: Context, athleteId: string, id: string)
     const session = await sessionRow(inside, athleteId, id, true);
     if (session.finished_at) return;
     const painOn = await armPainByDay(inside, athleteId);
-    let moved = false;
+    let judged = false;
     const active = (await fociOf(inside, athleteId)).filter((f) => f.ended_at === null) as unknown as {
       id: string;
       finding: FindingId;
@@ -295,8 +292,7 @@ export async function finishSession(ctx: Context, athleteId: string, id: string)
       rung_since_at: Date;
     }[];
     for (const focus of active) {
-      const worked = (await tenant.from('reps').where({ session_id: id, focus_id: focus.id, undone: false }).first('id')) as
-        object | undefined;
+      const worked = await tenant.has('reps', { session_id: id, focus_id: focus.id, undone: false });
       const rows = await gateRows(inside, focus, painOn);
       const onTheDay = rows.some((r) => r.date === session.on_date);
       const hurts = worked && painOn(session.on_date) >= 1;
@@ -320,8 +316,8 @@ export async function finishSession(ctx: Context, athleteId: string, id: string)
         reason: (gate.counterAction ? `${gate.reason} Counter: ${gate.counterAction}.` : gate.reason).slice(0, 500),
         by_whom: 'gate',
       });
+      judged = true;
       if (to !== focus.rung) {
-        moved = true;
         await tenant
           .from('foci')
           .where('id', focus.id)
@@ -330,7 +326,7 @@ export async function finishSession(ctx: Context, athleteId: string, id: string)
     }
     await tenant.from('work_sessions').where('id', id).update({ finished_at: ctx.now });
     if (session.assignment_id) await tenant.from('assignments').where('id', session.assignment_id).update({ done: true });
-    if (moved) await replanRest(inside, athleteId);
+    if (judged) await replanRest(inside, athleteId);
     await renewGlance(inside, athleteId);
   });
   return sessionOf(ctx, athleteId, id);

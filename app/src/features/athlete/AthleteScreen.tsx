@@ -86,6 +86,28 @@ function ArmPart({ data }: { readonly data: AthleteOverview }) {
   );
 }
 
+/** Is the arm safe, what is today, is it moving: before anything is scrolled. */
+function Glance({ data, unit }: { readonly data: AthleteOverview; readonly unit: string }) {
+  const { today } = data.workload;
+  const series = data.speed?.series ?? [];
+  const gain = series.length > 1 ? series[series.length - 1]!.level - series[0]!.level : null;
+  const work = data.today && !data.today.done ? `${data.today.session.minutes} min` : 'none';
+  return (
+    <Row style={{ gap: SPACE.xl, flexWrap: 'nowrap' }}>
+      <Figure
+        value={today.locked ? 'locked' : String(today.throwsLeft)}
+        label={today.locked ? 'throwing' : 'throws left'}
+        tone={today.throwsLeft === 0 ? 'clay' : undefined}
+      />
+      <Figure value={work} label="work today" />
+      <Figure
+        value={gain === null ? '–' : `${gain >= 0 ? '+' : '−'}${Math.abs(gain).toFixed(1)}`}
+        label={gain === null ? 'no trend yet' : `${unit} since ${weekDay(series[0]!.date)}`}
+      />
+    </Row>
+  );
+}
+
 /** The athlete is in front of you: what we fix and why, today's work, is it moving, is the arm safe. */
 export function AthleteScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
@@ -146,6 +168,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
           </Text>
         ) : null}
       </View>
+      <Glance data={data} unit={me.academy.speedUnit} />
       <Panes weights={[3, 2]}>
         <View style={{ gap: SPACE.xl }}>
           <Section title="Focus" note={hasFocus ? linkName(linkOf(data.foci[0]!.finding), athlete.discipline) : undefined}>

@@ -1,7 +1,7 @@
 import type { DiagnosisRecord, ObservationRecord } from '@wrightonic/contract';
 import { FINDINGS } from '@wrightonic/core';
 import type { Discipline, Finding, FindingId, Link } from '@wrightonic/core';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { api } from '../../state/api';
 import { newId } from '../../state/ids';
 
@@ -39,14 +39,14 @@ export function useLooks(athlete: string, discipline: Discipline, page: LookPage
   const [drop] = api.useDropObservationMutation();
   const answers = useMemo(() => newestAnswers(diagnosis?.evidence ?? []), [diagnosis]);
   // The order is that of arriving on the page: rows must not jump under the thumb.
-  const ready = diagnosis !== undefined;
-  const order = useMemo(() => {
-    if (!diagnosis) return [];
-    return FINDINGS.filter(
+  const [arrived, setArrived] = useState<{ page: LookPage; order: readonly Finding[] } | null>(null);
+  if (diagnosis && arrived?.page !== page) {
+    const here = FINDINGS.filter(
       (f) => f.disciplines.includes(discipline) && (page === 'ask' ? f.kind === 'cue' : f.phase === page),
-    ).sort((a, b) => orderOf(a, diagnosis) - orderOf(b, diagnosis));
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [page, discipline, ready]);
+    );
+    setArrived({ page, order: here.sort((a, b) => orderOf(a, diagnosis) - orderOf(b, diagnosis)) });
+  }
+  const order = arrived?.page === page ? arrived.order : [];
   const looks = order.map((finding): Look => {
     const record = answers.get(finding.id);
     const answer = record?.evidence.kind === 'eye' ? record.evidence.answer : null;

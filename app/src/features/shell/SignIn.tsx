@@ -17,7 +17,7 @@ export function SignIn() {
   const [password, setPassword] = useState('');
   const submit = async () => {
     const answer = await signIn({ signIn: name, password });
-    if (answer.data) dispatch(api.util.upsertQueryData('me', undefined, answer.data));
+    if (answer.data) void dispatch(api.util.upsertQueryData('me', undefined, answer.data));
   };
   return (
     <Screen width={440}>

@@ -29,7 +29,8 @@ export interface WeighedCheck {
 /** Coach's minutes. Provenance `house`. */
 const MINUTES = { eye: 1, slow: 1, measure: 3 } as const;
 const GRID = 12;
-const SLOW_TRIES = 2;
+/** Each slow try that might be asked for makes the network wider. */
+const SLOW_TRIES = 1;
 
 interface Candidate {
   readonly check: Check;
@@ -47,6 +48,7 @@ export function slowTriesWorthAsking(evidence: readonly Evidence[], situation: S
     .filter((finding) => !tried.has(finding))
     .map((finding) => slowObservation(finding, situation))
     .filter((observation) => observation.causes.length > 0)
+    .sort((a, b) => b.causes.length - a.causes.length)
     .slice(0, SLOW_TRIES);
 }
 
@@ -148,7 +150,7 @@ export function rootEntropy(root: ArrayLike<number>, prior: ArrayLike<number>): 
 }
 
 /** Candidates whose exact gain is computed after a first ranking. */
-const REFINED = 10;
+const REFINED = 6;
 const RAISED = 0.002;
 
 /** Beliefs in each root when the node is absent and when it is present. */

@@ -9,6 +9,7 @@ import { diagnose, isBehind, presence } from './diagnose';
 import { EvidenceError } from './evidence';
 import type { Evidence } from './evidence';
 import { buildModel, graphFor, LEAKS } from './model';
+import { buildNetwork } from './network';
 import { beliefs } from './roots';
 
 const on = '2026-04-18';
@@ -173,7 +174,6 @@ describe('limits as roots', () => {
       [0, [0.2, 0.9] as const],
     ]);
     const { network } = buildModel(situation(), [], []);
-    const { buildNetwork } = jest.requireActual('./network') as typeof import('./network');
     const model = {
       ...buildModel(situation(), [], []),
       network: buildNetwork(nodes),

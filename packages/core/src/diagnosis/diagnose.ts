@@ -1,4 +1,4 @@
-import { FINDINGS, findingById } from '../findings/catalogue';
+import { FINDINGS } from '../findings/catalogue';
 import { ARROWS } from '../findings/arrows';
 import type { FindingId, FindingKind } from '../findings/ids';
 import type { AthleteProfile } from '../shared/athlete';
@@ -17,7 +17,9 @@ import type { Contribution, Situation } from './likelihoods';
 import { buildModel, graphFor } from './model';
 import type { Model } from './model';
 import { easingIfAbsent, infer } from './network';
-import { beliefs } from './roots';
+import type { Likelihood } from './network';
+import { beliefs, priorRoots } from './roots';
+import type { Inference } from './roots';
 
 export interface DiagnosisRequest {
   readonly on: IsoDate;
@@ -63,6 +65,8 @@ const EASE_FROM = 0.1;
 const SPLIT_FROM = 0.1;
 const PULL_FROM = 0.05;
 const CHECKS_SHOWN = 8;
+/** A rival below this has been ruled out. */
+const CLEARED_BELOW = 0.04;
 const SPLIT_OF: Record<FindingKind, keyof Diagnosis['split']> = { limit: 'body', habit: 'timing', cue: 'cue' };
 
 export function howSure(probability: number): string {
@@ -104,30 +108,22 @@ export function diagnose(request: DiagnosisRequest): Diagnosis {
   const model = buildModel(situation, contributions, slowTriesWorthAsking(evidence, situation));
   const likelihoods = model.likelihoods();
   const now = beliefs(model, likelihoods);
-  const prior = beliefs(model, new Map());
+  const prior = priorRoots(model);
 
   const raised = model.findings
-    .map((finding, i) => ({ finding, i, probability: now.root[i]!, excess: now.root[i]! - prior.root[i]! }))
+    .map((finding, i) => ({ finding, i, probability: now.root[i]!, excess: now.root[i]! - prior[i]! }))
     .filter((r) => r.excess >= RAISED_BY)
     .sort((a, b) => b.probability - a.probability);
 
   const groups = leaveOutGroups(contributions);
-  const without = new Map(
-    [...groups].map(([key, items]) => [
-      key,
-      beliefs(
-        model,
-        model.likelihoods((item) => items.includes(item)),
-      ).root,
-    ]),
-  );
+  const without = withoutEach(model, now, contributions, groups);
   const worthKnowing = raised.filter((r, rank) => rank === 0 || r.probability >= LIKELY_ENOUGH);
   const easing = new Map(worthKnowing.map((r) => [r.i, easingIfAbsent(model.network, likelihoods, r.i, model.count)]));
   const worth = new Map(worthKnowing.map((r) => [r.i, worthOf(model, r.i, r.probability, easing.get(r.i)!)]));
 
   const roots = raised.map(({ finding, i, probability }): Root => {
     const pulls = [...groups].flatMap(([key, items]) => {
-      const weight = round(logOdds(probability) - logOdds(without.get(key)![i]!));
+      const weight = round(logOdds(probability) - logOdds(without(key, i)));
       return items.map((item) => ({ evidence: item, weight }));
     });
     const strongestFirst = (a: Pull, b: Pull) => Math.abs(b.weight) - Math.abs(a.weight) || a.evidence - b.evidence;
@@ -137,7 +133,7 @@ export function diagnose(request: DiagnosisRequest): Diagnosis {
       probability: round(probability),
       because: pulls.filter((p) => p.weight >= PULL_FROM).sort(strongestFirst),
       against: pulls.filter((p) => p.weight <= -PULL_FROM).sort(strongestFirst),
-      cleared: clearedRivals(model, i, now.present, prior.present, contributions),
+      cleared: clearedRivals(model, i, now.present, contributions),
       worthMph: worth.get(i) ?? null,
       sentence: `${howSure(probability)}: ${lowerFirst(finding.title)}.`,
     };
@@ -153,7 +149,7 @@ export function diagnose(request: DiagnosisRequest): Diagnosis {
 
   const excess = { body: 0, timing: 0, cue: 0 };
   model.findings.forEach((finding, i) => {
-    excess[SPLIT_OF[finding.kind]] += Math.max(0, now.root[i]! - prior.root[i]!);
+    excess[SPLIT_OF[finding.kind]] += Math.max(0, now.root[i]! - prior[i]!);
   });
   const total = excess.body + excess.timing + excess.cue;
   const share = (part: number) => (total < SPLIT_FROM ? 0 : round(part / total));
@@ -176,7 +172,7 @@ export function diagnose(request: DiagnosisRequest): Diagnosis {
     expectedToEase,
     leaveAlone: whatToLeave(evidence, athlete, now.present[model.indexOf('lead-hip-ir')]!, expectedToEase, roots),
     split: { body: share(excess.body), timing: share(excess.timing), cue: share(excess.cue) },
-    nextChecks: weighChecks(model, now, prior.root, evidence, situation)
+    nextChecks: weighChecks(model, now, prior, evidence, situation)
       .slice(0, CHECKS_SHOWN)
       .filter((c) => c.expectedGain > 0.001)
       .map((c) => ({ ...c, expectedGain: round(c.expectedGain) })),
@@ -196,7 +192,48 @@ function leaveOutGroups(contributions: readonly Contribution[]): Map<string, num
   return groups;
 }
 
-/** Own cost by the root's probability, and the cost of all that eases with it. */
+/** P(root) without a group of items: from what is known already where the group sits on one node, else by another evaluation. */
+function withoutEach(
+  model: Model,
+  now: Inference,
+  contributions: readonly Contribution[],
+  groups: ReadonlyMap<string, number[]>,
+): (key: string, root: number) => number {
+  const evaluated = new Map<string, Float64Array>();
+  return (key, root) => {
+    const items = groups.get(key)!;
+    const single = onOneNode(
+      model,
+      items.map((item) => contributions[item]!),
+    );
+    if (single) return now.rootWithout(root, single.node, single.likelihood);
+    let roots = evaluated.get(key);
+    if (!roots) {
+      roots = beliefs(
+        model,
+        model.likelihoods((item) => items.includes(item)),
+      ).root;
+      evaluated.set(key, roots);
+    }
+    return roots[root]!;
+  };
+}
+
+/** The one node that some contributions speak of, with their joint likelihood; null when they speak of several. */
+function onOneNode(model: Model, group: readonly Contribution[]): { node: number; likelihood: Likelihood } | null {
+  const parts = group.flatMap((c) => [
+    ...c.on.map((o) => ({ node: model.indexOf(o.finding), likelihood: o.likelihood })),
+    ...(c.observation ? [{ node: model.observationIndex.get(c.observation.id)!, likelihood: c.observation.likelihood }] : []),
+  ]);
+  const first = parts[0];
+  if (!first || parts.some((p) => p.node !== first.node) || group.some((c) => c.arrow)) return null;
+  return {
+    node: first.node,
+    likelihood: parts.reduce<Likelihood>(([a, p], { likelihood }) => [a * likelihood[0], p * likelihood[1]], [1, 1]),
+  };
+}
+
+/** Own cost by the root’s probability, and the cost of all that eases with it. */
 function worthOf(model: Model, root: number, probability: number, drops: Float64Array): Worth {
   const total = (bound: (range: readonly [number, number]) => number) =>
     model.findings.reduce((mph, finding, i) => mph + bound(finding.costMph) * (i === root ? probability : drops[i]!), 0);
@@ -237,12 +274,11 @@ function clearedRivals(
   model: Model,
   root: number,
   present: Float64Array,
-  prior: Float64Array,
   contributions: readonly Contribution[],
 ): Root['cleared'] {
   const mine = new Set(consequencesOf(model.findings[root]!.id));
   return model.findings.flatMap((rival, i) => {
-    if (i === root || present[i]! > 0.5 * prior[i]!) return [];
+    if (i === root || present[i]! > CLEARED_BELOW) return [];
     if (!consequencesOf(rival.id).some((c) => mine.has(c))) return [];
     const by = contributions.flatMap((c, item) =>
       c.on.some((o) => o.finding === rival.id && o.likelihood[1] < o.likelihood[0]) ? [item] : [],

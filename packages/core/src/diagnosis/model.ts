@@ -58,6 +58,9 @@ const GRAPHS: Record<Discipline, DisciplineGraph> = { overhand: graphOf('overhan
 
 export const graphFor = (discipline: Discipline): DisciplineGraph => GRAPHS[discipline];
 
+/** The findings of a discipline, in catalogue order. */
+export const graphFindings = (discipline: Discipline): readonly Finding[] => GRAPHS[discipline].findings;
+
 /** The causal model of one athlete with all that was observed. */
 export interface Model {
   readonly network: Network;

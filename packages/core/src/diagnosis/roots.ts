@@ -1,6 +1,6 @@
 import type { Model } from './model';
 import { infer } from './network';
-import type { Likelihoods, Posterior } from './network';
+import type { Likelihood, Likelihoods, Posterior } from './network';
 
 /** Presence and root probability of every finding. */
 export interface Beliefs {
@@ -51,6 +51,8 @@ export interface Inference extends Beliefs {
   readonly knowing: (node: number, state: 0 | 1) => Beliefs & { readonly weight: number };
   /** P(present | this finding is a root), for every node of the network. */
   readonly nodesGivenRoot: (finding: number) => Float64Array;
+  /** P(root) had this likelihood on this node not been there: exact, without another evaluation. */
+  readonly rootWithout: (finding: number, node: number, likelihood: Likelihood) => number;
 }
 
 export function beliefs(model: Model, likelihoods: Likelihoods): Inference {
@@ -58,6 +60,27 @@ export function beliefs(model: Model, likelihoods: Likelihoods): Inference {
   const corrections = silenceCorrections(model, likelihoods, posterior);
   const root = rootsFrom(model, likelihoods, posterior, corrections);
   const isHabit = (finding: number) => model.findings[finding]!.kind === 'habit';
+  const givenRoot = new Map<number, Float64Array>();
+  const computeGivenRoot = (finding: number): Float64Array => {
+    if (isHabit(finding)) return infer(model.network, likelihoods, { node: finding, leakFired: true }).present;
+    // Root = present less silent; when silent, everything else looks as it does when the finding is absent.
+    const whenPresent = infer(model.network, likelihoods, { node: finding, state: 1 }).present;
+    const p = posterior.present[finding]!;
+    const silent = p - root[finding]!;
+    return whenPresent.map((given, node) => {
+      if (node === finding) return 1;
+      const whenAbsent = p < 1 ? (posterior.present[node]! - p * given) / (1 - p) : given;
+      return Math.min(1, Math.max(0, (p * given - silent * whenAbsent) / root[finding]!));
+    });
+  };
+  const nodesGivenRoot = (finding: number): Float64Array => {
+    let found = givenRoot.get(finding);
+    if (!found) {
+      found = computeGivenRoot(finding);
+      givenRoot.set(finding, found);
+    }
+    return found;
+  };
   return {
     present: posterior.present.subarray(0, model.count),
     root,
@@ -69,17 +92,24 @@ export function beliefs(model: Model, likelihoods: Likelihoods): Inference {
       if (node < model.count && !isHabit(node)) roots[node] = state === 0 ? 0 : root[node]! / posterior.present[node]!;
       return { present: known.present.subarray(0, model.count), root: roots, weight: known.weight / posterior.weight };
     },
-    nodesGivenRoot: (finding) => {
-      if (isHabit(finding)) return infer(model.network, likelihoods, { node: finding, leakFired: true }).present;
-      // Root = present less silent; when silent, everything else looks as it does when the finding is absent.
-      const whenPresent = infer(model.network, likelihoods, { node: finding, state: 1 }).present;
-      const p = posterior.present[finding]!;
-      const silent = p - root[finding]!;
-      return whenPresent.map((given, node) => {
-        if (node === finding) return 1;
-        const whenAbsent = p < 1 ? (posterior.present[node]! - p * given) / (1 - p) : given;
-        return Math.min(1, Math.max(0, (p * given - silent * whenAbsent) / root[finding]!));
-      });
+    nodesGivenRoot,
+    rootWithout: (finding, node, [absent, present]) => {
+      const p = posterior.present[node]!;
+      const both = root[finding]! * nodesGivenRoot(finding)[node]!;
+      const numerator = both / present + (root[finding]! - both) / absent;
+      return Math.min(1, Math.max(0, numerator / (p / present + (1 - p) / absent)));
     },
   };
+}
+
+const priors = new WeakMap<Model['network'], Float64Array>();
+
+/** Root probabilities before anything was seen. */
+export function priorRoots(model: Model): Float64Array {
+  let found = priors.get(model.network);
+  if (!found) {
+    found = beliefs(model, new Map()).root;
+    priors.set(model.network, found);
+  }
+  return found;
 }

@@ -170,7 +170,7 @@ function fillSession(
 /** One pass over the sessions in date order, each item the best that still fits. */
 export const fitInOrder: Fit = (request, outlines) => {
   const ledger = openLedger(request);
-  const used = new Map<string, number>();
+  const used = new Map((request.recentDrills ?? []).map((r) => [r.drill, r.sessions]));
   const sessions: PlanSession[] = [];
   const violations: { rule: string; detail: string }[] = [];
   for (const outline of outlines) {

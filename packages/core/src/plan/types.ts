@@ -31,6 +31,8 @@ export interface PlanRequest {
   /** Health-flagged findings that are likely. */
   readonly flags: readonly FindingId[];
   readonly pinned: readonly { readonly date: IsoDate; readonly drill: string }[];
+  /** In how many recent sessions each drill was used: what has settled, and which aids are gone already. */
+  readonly recentDrills?: readonly { readonly drill: string; readonly sessions: number }[];
 }
 
 export interface PlanItem {

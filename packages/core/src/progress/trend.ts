@@ -79,10 +79,10 @@ const PRIOR = {
   setting: { flat: { mean: -1, sd: 1.2 }, drill: { mean: -4, sd: 3 } },
 } as const;
 const GRID = {
-  reading: [0.5, 0.8, 1.2, 1.8],
-  session: [0.2, 0.5, 0.9, 1.4],
+  reading: [0.5, 0.9, 1.5],
+  session: [0.2, 0.6, 1.2],
   /** SD of the slope's change over a day, mph a day. */
-  slopeChange: [0.0003, 0.001, 0.003],
+  slopeChange: [0.0003, 0.0015],
 } as const;
 const KNEE = 80;
 export const ANGLE_WARNED = 20;

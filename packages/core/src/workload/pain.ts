@@ -42,7 +42,7 @@ export interface Clearance {
 export interface Lock {
   readonly reason: string;
   /** 'clearance', or the first date on which throwing is open again. */
-  readonly until: 'clearance' | IsoDate;
+  readonly until: string;
 }
 
 const ARM: ReadonlySet<PainSite> = new Set(['elbow', 'shoulder', 'upper-arm', 'forearm', 'wrist', 'hand']);

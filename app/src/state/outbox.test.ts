@@ -1,0 +1,130 @@
+/** @jest-environment node */
+import type { LogEntry } from '@wrightonic/contract';
+import { loadOperations, record, send, stopRetrying } from './outbox';
+import { storage } from './storage';
+import { makeStore } from './store';
+
+jest.mock('./storage', () => ({
+  storage: {
+    all: jest.fn(() => Promise.resolve([])),
+    put: jest.fn(() => Promise.resolve()),
+    remove: jest.fn(() => Promise.resolve()),
+  },
+}));
+
+const entry = (id: string): LogEntry => ({
+  type: 'rep',
+  id,
+  at: '2026-05-04T10:00:00Z',
+  drill: 'knee-gate',
+  rung: 3,
+  focus: null,
+  judged: 'good',
+  effort: 60,
+  isThrow: true,
+});
+const session = { assignment: null, on: '2026-05-04', painBefore: [] };
+
+/** Relative addresses are the browser’s; Node’s own Request refuses them. */
+class PageRequest {
+  readonly url: string;
+  constructor(
+    path: string,
+    private readonly init: { body?: string } = {},
+  ) {
+    this.url = new URL(path, 'http://page.invalid').href;
+  }
+  text = () => Promise.resolve(this.init.body ?? '');
+}
+global.Request = PageRequest as never;
+
+/** A server that answers, refuses or is not there. */
+function serverThat(answer: (url: string, body: { entries?: LogEntry[] }) => { status: number; body: unknown } | 'away') {
+  const calls: { url: string; entries: string[] }[] = [];
+  global.fetch = jest.fn(async (input: PageRequest) => {
+    const text = await input.text();
+    const body = (text ? JSON.parse(text) : {}) as { entries?: LogEntry[] };
+    calls.push({ url: new URL(input.url).pathname, entries: (body.entries ?? []).map((e) => e.id) });
+    const given = answer(input.url, body);
+    if (given === 'away') throw new TypeError('Failed to fetch');
+    return new Response(JSON.stringify(given.body), { status: given.status, headers: { 'Content-Type': 'application/json' } });
+  }) as never;
+  return calls;
+}
+const fine = (_url: string, body: { entries?: LogEntry[] }) => ({
+  status: 200,
+  body: { results: (body.entries ?? []).map((e) => ({ id: e.id, status: 'stored', reason: null })), session: {} },
+});
+const settle = async () => {
+  for (let turn = 0; turn < 60; turn++) await new Promise((done) => setTimeout(done, 1));
+};
+const statuses = (store: ReturnType<typeof makeStore>) => store.getState().operations.list.map((o) => o.status);
+
+afterEach(stopRetrying);
+
+describe('the outbox', () => {
+  it('keeps everything while the server is away and sends it once, in order, when it is back', async () => {
+    const store = makeStore();
+    serverThat(() => 'away');
+    store.dispatch(record('u', 'a', 's', { kind: 'start', session }));
+    for (const id of ['1', '2', '3']) store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry(id) }));
+    await settle();
+    expect(statuses(store)).toEqual(['waiting', 'waiting', 'waiting', 'waiting']);
+    expect(store.getState().operations.connected).toBe(false);
+    expect(storage.put).toHaveBeenCalledTimes(4);
+    const calls = serverThat(fine);
+    await store.dispatch(send('u'));
+    await settle();
+    expect(statuses(store)).toEqual(['sent', 'sent', 'sent', 'sent']);
+    expect(calls.map((c) => c.entries)).toEqual([[], ['1', '2', '3']]);
+    await store.dispatch(send('u'));
+    expect(calls).toHaveLength(2);
+    expect(store.getState().operations.connected).toBe(true);
+  });
+
+  it('does not let a refusal block the rest, and tells its reason', async () => {
+    const store = makeStore();
+    serverThat((url, body) =>
+      url.endsWith('/log')
+        ? {
+            status: 200,
+            body: { results: body.entries!.map((e) => ({ id: e.id, status: 'refused', reason: 'used up' })), session: {} },
+          }
+        : { status: 422, body: { title: 't', detail: 'not today', errors: [] } },
+    );
+    store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
+    store.dispatch(record('u', 'a', 's', { kind: 'finish' }));
+    await settle();
+    expect(store.getState().operations.list.map((o) => [o.status, o.reason])).toEqual([
+      ['refused', 'used up'],
+      ['refused', 'not today'],
+    ]);
+  });
+
+  it('neither sends nor drops what another person left on this device', async () => {
+    const store = makeStore();
+    const left = {
+      seq: 1,
+      user: 'somebody else',
+      athlete: 'a',
+      session: 's',
+      work: { kind: 'finish' as const },
+      status: 'waiting' as const,
+      reason: null,
+    };
+    (storage.all as jest.Mock).mockResolvedValueOnce([left]);
+    const calls = serverThat(fine);
+    await store.dispatch(loadOperations());
+    await store.dispatch(send('u'));
+    expect(calls).toEqual([]);
+    expect(statuses(store)).toEqual(['waiting']);
+  });
+
+  it('keeps waiting through a fault of the server', async () => {
+    const store = makeStore();
+    serverThat(() => ({ status: 503, body: { title: 't', detail: 'busy', errors: [] } }));
+    store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
+    await settle();
+    expect(statuses(store)).toEqual(['waiting']);
+  });
+});

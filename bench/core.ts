@@ -1,0 +1,107 @@
+/** Core computations: a diagnosis with its next checks, a plan of six weeks, a trend. */
+import {
+  diagnose,
+  drawFindings,
+  FINDINGS,
+  graphFindings,
+  lookAt,
+  makePlan,
+  randomFrom,
+  readTest,
+  trend,
+  addDays,
+} from '@wrightonic/core';
+import type { AthleteProfile, Evidence, PlanRequest, TrendReading } from '@wrightonic/core';
+import { line, timed } from './figures';
+
+const on = '2026-04-18';
+const athlete: AthleteProfile = {
+  discipline: 'overhand',
+  throws: 'R',
+  birthDate: '2010-02-11',
+  heightM: 1.8,
+  massKg: 74,
+  level: 'high-school',
+};
+
+function evidenceOf(seed: number, looks: number): Evidence[] {
+  const random = randomFrom(seed);
+  const truth = {
+    ...drawFindings(random, athlete, on, ['stall']),
+    speedMph: 70,
+    repairMph: 2,
+    learning: 0.3,
+    flatEffort: false,
+    spike: false,
+  };
+  const habits = graphFindings('overhand').filter((f) => f.kind === 'habit');
+  const shuffled = habits.map((f) => ({ f, at: random.uniform() })).sort((a, b) => a.at - b.at);
+  return [
+    ...shuffled.slice(0, looks).map(({ f }) => lookAt(random, truth, athlete, on, f.id)),
+    readTest(random, truth, athlete, on, 'hip-internal-rotation', 'drive'),
+    readTest(random, truth, athlete, on, 'hip-internal-rotation', 'lead'),
+  ];
+}
+
+const plan: PlanRequest = {
+  on,
+  athlete,
+  focus: [{ finding: 'stall', rung: 2 }],
+  weeks: 6,
+  availability: [
+    { weekday: 'mon', minutes: 45, place: 'cage' },
+    { weekday: 'wed', minutes: 30, place: 'home' },
+    { weekday: 'sat', minutes: 60, place: 'mound' },
+  ],
+  equipment: ['net', 'strap', 'band', 'tape'],
+  partner: true,
+  season: 'off',
+  games: [],
+  recentLoad: [],
+  pain: [],
+  leagueDailyLimit: null,
+  flags: [],
+  pinned: [],
+};
+const season = (sessions: number): TrendReading[] => {
+  const random = randomFrom(9);
+  return Array.from({ length: sessions }, (_, s) =>
+    Array.from({ length: 8 }, (__, n): TrendReading => ({
+      date: addDays('2025-01-01', 4 * s),
+      speed: random.normal(72, 1),
+      unit: 'mph',
+      effort: n < 3 ? 80 : 100,
+      gun: 'A',
+      angleDeg: 0,
+      setting: 'mound',
+    })),
+  ).flat();
+};
+
+console.log(`Core (${FINDINGS.length} findings)`);
+await timed(3, (n) => diagnose({ on, athlete, evidence: evidenceOf(n, 6) }));
+for (const looks of [3, 8, 20]) {
+  const cases = Array.from({ length: 12 }, (_, n) => evidenceOf(100 + n, looks));
+  console.log(
+    line(
+      `diagnose with next checks, ${looks} looks, first time`,
+      await timed(cases.length, (n) => diagnose({ on, athlete, evidence: cases[n]! })),
+    ),
+  );
+  console.log(
+    line(
+      `diagnose with next checks, ${looks} looks, again`,
+      await timed(cases.length, (n) => diagnose({ on, athlete, evidence: cases[n]! })),
+    ),
+  );
+}
+await timed(2, () => makePlan(plan));
+for (const weeks of [2, 6, 12, 26])
+  console.log(line(`plan of ${weeks} weeks`, await timed(8, () => makePlan({ ...plan, weeks }))));
+for (const sessions of [12, 48, 150])
+  console.log(
+    line(
+      `trend over ${sessions} sessions of 8 readings`,
+      await timed(3, () => trend({ on: '2026-12-01', athlete, readings: season(sessions) })),
+    ),
+  );

@@ -1,0 +1,47 @@
+import parse from 'joi-to-json';
+import { COMMANDS } from './commands';
+import { EXAMPLES } from './examples';
+
+const ABOUT: Readonly<Record<string, string>> = {
+  catalogue:
+    'No input. All the catalogues as the product uses them: findings with causes and consequences, arrows with weights, leaks, signs, drills, tests, measures, rules.',
+  diagnose:
+    'The judgement over evidence: roots with reasons, what should ease, what to leave alone, split, next checks, flags, focus. Beside the promised fields: `cleared` and `worthMph` of each root, `focus.open` when no root is likely enough.',
+  gate: 'The gate on logged reps. `rung` (optional) lets rung 0 stay where another would go back. `counter` is the cheat; `counterAction` what to do about it.',
+  workload:
+    'What today, the week and the rules allow. `league` (optional) holds the league’s written rule: daily, perGame, weekly, rest.',
+  plan: 'A plan from state under every hard rule. Equipment that the catalogue does not know is ignored. Beside the promised fields: `role` and `focus` of each item, `note` of each session.',
+  trend:
+    'Speed over time: gain with its band, growth, guns, effort, series. `gain` and `beyondGrowth` are null with fewer than two days.',
+};
+
+const fenced = (value: unknown): string => `\`\`\`json\n${JSON.stringify(value, null, 2)}\n\`\`\``;
+
+/** The page docs/cli.md. Long answers are cut. */
+export function commandsPage(): string {
+  const sections = Object.entries(COMMANDS).map(([name, command]) => {
+    const example = EXAMPLES[name];
+    const answer = example ? command.run(example) : null;
+    const shown = answer?.ok ? JSON.stringify(answer.value) : '';
+    return [
+      `## ${name}`,
+      ABOUT[name] ?? '',
+      ...(example
+        ? [
+            'Input:',
+            fenced(example),
+            'Answer (cut after 700 characters):',
+            `\`\`\`json\n${shown.slice(0, 700)}${shown.length > 700 ? '…' : ''}\n\`\`\``,
+          ]
+        : []),
+      ...(command.schema
+        ? [`<details><summary>JSON Schema of the input</summary>\n\n${fenced(parse(command.schema, 'json'))}\n\n</details>`]
+        : []),
+    ].join('\n\n');
+  });
+  return `${[
+    '# The headless commands',
+    '`npm run --silent wrightonic -- <command> < in.json > out.json` runs the core without the interface. Exit 0 with JSON on standard output; input that cannot be used: exit 2, nothing on standard output, and one object `{"title","detail","errors":[{"path","message"}]}` on standard error. Same input, same bytes. Unknown fields are refused. `on` is the day of the evaluation: the core has no clock. This page is written by `node scripts/cli-docs.mjs`.',
+    ...sections,
+  ].join('\n\n')}\n`;
+}

@@ -1,0 +1,55 @@
+/** One input for each command, for the documentation and the tests. Made up. */
+const athlete = { discipline: 'overhand', throws: 'R', birthDate: '2010-02-11', heightM: 1.8, massKg: 74, level: 'high-school' };
+const on = '2026-04-18';
+
+export const EXAMPLES: Readonly<Record<string, object>> = {
+  diagnose: {
+    on,
+    athlete,
+    evidence: [
+      { kind: 'eye', finding: 'stall', answer: 'yes' },
+      { kind: 'eye', finding: 'glove-pull', answer: 'yes' },
+      { kind: 'screen', test: 'hip-internal-rotation', side: 'drive', value: 43, unit: 'deg' },
+    ],
+  },
+  gate: {
+    discipline: 'overhand',
+    log: [
+      { date: '2026-04-14', drill: 'strap-lower', reps: 10, good: 8, close: 2, off: 0, cheats: {}, pain: 0 },
+      { date: on, drill: 'strap-lower', reps: 10, good: 9, close: 0, off: 1, cheats: { 'back-leg-lost': 1 }, pain: 0 },
+    ],
+  },
+  workload: {
+    on,
+    athlete,
+    season: 'in',
+    leagueDailyLimit: null,
+    log: [{ date: '2026-04-17', pitches: 47, throws: 60, highEffort: 0 }],
+  },
+  plan: {
+    on,
+    athlete,
+    focus: [{ finding: 'stall', rung: 2 }],
+    weeks: 1,
+    availability: [{ weekday: 'mon', minutes: 45, place: 'cage' }],
+    equipment: ['net', 'strap', 'tape'],
+    partner: true,
+    season: 'off',
+    games: [],
+    recentLoad: [],
+    pain: [],
+    leagueDailyLimit: null,
+    flags: [],
+    pinned: [],
+  },
+  trend: {
+    on,
+    athlete,
+    readings: [
+      { date: '2026-02-07', speed: 71.4, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
+      { date: '2026-02-07', speed: 70.9, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
+      { date: '2026-04-11', speed: 73.8, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
+      { date: '2026-04-11', speed: 73.1, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
+    ],
+  },
+};

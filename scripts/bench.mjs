@@ -1,0 +1,25 @@
+// npm run bench: prints how long things take and how that grows. Nothing is asserted here.
+import { installDebian, installPackages } from './lib/install.mjs';
+import { bundle } from './lib/bundle.mjs';
+import { runNode } from './lib/processes.mjs';
+
+installPackages();
+installDebian({ browser: true });
+const only = process.argv[2];
+const say = (line) => process.stdout.write(`${line}\n`);
+if (!only || only === 'core') say(await runNode(await bundle('bench/core.ts', 'bench-core')));
+if (!only || only === 'api' || only === 'app') {
+  const { startDemo } = await import('./lib/demo.mjs');
+  const demo = await startDemo({ name: 'bench', fresh: true, port: '0', say });
+  try {
+    if (only !== 'app')
+      say(
+        await runNode(await bundle('bench/api.ts', 'bench-api'), {
+          env: { BASE_URL: demo.url, DATABASE_URL: demo.database.url('app_demo') },
+        }),
+      );
+    if (only !== 'api') say(await runNode(await bundle('bench/app.ts', 'bench-app'), { env: { BASE_URL: demo.url } }));
+  } finally {
+    await demo.stop();
+  }
+}

@@ -1,0 +1,65 @@
+// npm run screenshots: one picture of each main view, from the demo data.
+import { mkdirSync } from 'node:fs';
+import { installDebian, installPackages } from './lib/install.mjs';
+import { inRoot } from './lib/paths.mjs';
+
+installPackages();
+installDebian({ browser: true });
+const { startDemo } = await import('./lib/demo.mjs');
+const { chromium } = await import('@playwright/test');
+
+const PHONE = { width: 390, height: 844 };
+const DESK = { width: 1280, height: 800 };
+const SIGN_INS = { coach: 'bench-and-chalk', tavi: 'net-in-the-yard' };
+
+/** name, who, where (with @name for an athlete), size, scheme, and what to tap before the picture. */
+const VIEWS = [
+  ['today', 'coach', '', PHONE, 'light', []],
+  ['athletes', 'coach', 'athletes', PHONE, 'light', []],
+  ['athlete', 'coach', '@tavi', PHONE, 'light', []],
+  ['athlete-wide', 'coach', '@tavi', DESK, 'light', []],
+  ['look', 'coach', '@bram/look', PHONE, 'light', ['next-link', 'next-link']],
+  ['what', 'coach', '@bram/what', PHONE, 'light', []],
+  ['what-wide-dark', 'coach', '@bram/what', DESK, 'dark', []],
+  ['plan', 'coach', '@juna/plan', PHONE, 'light', []],
+  ['run', 'coach', '@tavi/run', PHONE, 'light', ['nothing-hurts', 'rep-good', 'rep-good', 'rep-off']],
+  ['numbers', 'coach', '@tavi/numbers', PHONE, 'dark', []],
+  ['drills-wide', 'coach', 'drills', DESK, 'light', ['text=Wall hip fall']],
+  ['my-day', 'tavi', '', PHONE, 'light', []],
+  ['locked', 'coach', '@lio', PHONE, 'dark', []],
+];
+
+const folder = inRoot('docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+const only = process.argv.slice(2);
+const demo = await startDemo({ name: 'pictures', fresh: true, port: '0', say: (line) => process.stdout.write(`${line}\n`) });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
+});
+try {
+  for (const [name, who, where, viewport, colorScheme, taps] of VIEWS) {
+    if (only.length > 0 && !only.includes(name)) continue;
+    const context = await browser.newContext({ viewport, colorScheme, reducedMotion: 'reduce', baseURL: demo.url });
+    const page = await context.newPage();
+    await page.goto('/');
+    await page.getByTestId('sign-in-name').fill(who);
+    await page.getByTestId('sign-in-password').fill(SIGN_INS[who]);
+    await page.getByTestId('sign-in').click();
+    await page.getByRole('navigation').waitFor();
+    const roster = who === 'coach' ? await (await page.request.get('/api/athletes')).json() : [];
+    const path = where.replace(/@(\w+)/, (_, key) => `athletes/${roster.find((a) => a.name.toLowerCase().startsWith(key)).id}`);
+    await page.goto(`/${path}`);
+    await page.waitForTimeout(1500);
+    for (const tap of taps) {
+      await (tap.startsWith('text=') ? page.getByText(tap.slice(5)).first() : page.getByTestId(tap)).click();
+      await page.waitForTimeout(500);
+    }
+    await page.screenshot({ path: inRoot('docs', 'screenshots', `${name}.png`) });
+    process.stdout.write(`${name}\n`);
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  await demo.stop();
+}
