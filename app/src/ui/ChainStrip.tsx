@@ -124,7 +124,7 @@ export function ChainStrip({ chain, discipline, labels, selected, onSelect }: Pr
       </View>
     );
   return (
-    <View role="group" aria-label={`Chain: ${spoken}`}>
+    <View role="group" aria-label={`Chain: ${spoken}`} style={{ maxWidth: 600 }}>
       {drawing}
       <View style={{ flexDirection: 'row' }}>
         {LINKS.map((link, i) => {

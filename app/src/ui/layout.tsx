@@ -16,6 +16,7 @@ interface ScreenProps {
 /** One screen's scrolling column, with the main action pinned below it. */
 export function Screen({ children, footer, width = 1120 }: ScreenProps) {
   const palette = usePalette();
+  const wide = useWide();
   return (
     <View style={[styles.fill, { backgroundColor: palette.paper }]}>
       <ScrollView style={styles.fill} contentContainerStyle={[styles.scroll, { maxWidth: width }]}>
@@ -23,7 +24,9 @@ export function Screen({ children, footer, width = 1120 }: ScreenProps) {
       </ScrollView>
       {footer ? (
         <View style={[styles.footer, { borderColor: palette.line, backgroundColor: palette.paper }]}>
-          <View style={[styles.footerInner, { maxWidth: width }]}>{footer}</View>
+          <View style={[styles.footerInner, { maxWidth: width }]}>
+            <View style={wide ? styles.footerWide : styles.footerPhone}>{footer}</View>
+          </View>
         </View>
       ) : null}
     </View>
@@ -80,7 +83,10 @@ const styles = StyleSheet.create({
   fill: { flex: 1 },
   scroll: { padding: SPACE.l, paddingBottom: SPACE.xxl, gap: SPACE.xl, width: '100%', alignSelf: 'center' },
   footer: { borderTopWidth: 1, paddingHorizontal: SPACE.l, paddingVertical: SPACE.m },
-  footerInner: { width: '100%', alignSelf: 'center', gap: SPACE.s },
+  footerInner: { width: '100%', alignSelf: 'center' },
+  footerPhone: { gap: SPACE.s },
+  // A desk has no thumb: the action stands at the end of the line of reading.
+  footerWide: { gap: SPACE.s, width: 440, maxWidth: '100%', alignSelf: 'flex-end' },
   panes: { flexDirection: 'row', gap: SPACE.xxl, alignItems: 'flex-start' },
   stack: { gap: SPACE.xl },
   sectionHead: {

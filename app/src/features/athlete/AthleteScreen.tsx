@@ -53,7 +53,6 @@ function ArmPart({ data }: { readonly data: AthleteOverview }) {
   const [form, setForm] = useState<'outing' | 'clearance' | null>(null);
   return (
     <View style={{ gap: SPACE.m }}>
-      {today.locked ? <Caution testID="locked">{today.locked.reason}</Caution> : null}
       <Row style={{ gap: SPACE.xl }}>
         <Figure value={String(today.throwsLeft)} label="throws left" tone={today.throwsLeft === 0 ? 'clay' : undefined} />
         <Figure value={String(today.pitchesLeft)} label="pitches left" />
@@ -169,11 +168,12 @@ export function AthleteScreen({ id }: { readonly id: string }) {
         ) : null}
       </View>
       <Glance data={data} unit={me.academy.speedUnit} />
+      {data.workload.today.locked ? <Caution testID="locked">{data.workload.today.locked.reason}</Caution> : null}
       <Panes weights={[3, 2]}>
         <View style={{ gap: SPACE.xl }}>
           <Section title="Focus" note={hasFocus ? linkName(linkOf(data.foci[0]!.finding), athlete.discipline) : undefined}>
             <FocusPart data={data} />
-            {moved ? <GateMove move={moved} athlete={id} /> : null}
+            {moved ? <GateMove move={moved} athlete={id} mayTakeBack={!data.workload.today.locked} /> : null}
             {data.flags.length > 0 ? (
               <Caution>{`Take care: ${data.flags.map((f) => findingById(f).title.toLowerCase()).join('; ')}. No hard throws are planned while it is likely. If anything hurts, a licensed clinician decides.`}</Caution>
             ) : null}

@@ -10,7 +10,15 @@ import { weekDay } from '../../ui/words';
 const VERDICTS: Record<RungMove['verdict'], string> = { advance: 'Moved up', hold: 'Stays', regress: 'Went back' };
 
 /** The newest verdict with its reason; a move may be taken back by the coach. */
-export function GateMove({ move, athlete }: { readonly move: RungMove; readonly athlete: string }) {
+export function GateMove({
+  move,
+  athlete,
+  mayTakeBack,
+}: {
+  readonly move: RungMove;
+  readonly athlete: string;
+  readonly mayTakeBack: boolean;
+}) {
   const palette = usePalette();
   const [change, { isLoading, error }] = api.useChangeFocusMutation();
   const isMove = move.from !== move.to;
@@ -25,7 +33,7 @@ export function GateMove({ move, athlete }: { readonly move: RungMove; readonly 
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {weekDay(move.on)}
       </Text>
-      {isMove && move.by === 'gate' ? (
+      {isMove && move.by === 'gate' && mayTakeBack ? (
         <Action
           kind="plain"
           label={`Take it back to rung ${move.from}`}

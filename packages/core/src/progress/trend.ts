@@ -394,6 +394,13 @@ interface SentenceParts {
   unsureGun: boolean;
 }
 
+/** How sure it is that there is more than growth: said as a number only where the change itself is clear. */
+function sureness(share: number, clear: boolean): string {
+  if (share >= 60 && clear) return `; ${Math.min(share, 99)} % sure there is a gain beyond growth`;
+  if (share >= 75) return `; leaning toward more than growth (${Math.min(share, 99)} %)`;
+  return share <= 20 ? '; no gain beyond growth is seen' : '; too early to say whether it is more than growth';
+}
+
 function sentenceFor(p: SentenceParts): string {
   const n = (mph: number) => fromMph(Math.abs(mph), p.unit).toFixed(1);
   if (!p.enough || p.beyond === null)
@@ -406,11 +413,6 @@ function sentenceFor(p: SentenceParts): string {
     : `No clear change in ${weeks} weeks (${p.change.mean >= 0 ? '+' : '−'}${n(p.change.mean)} ± ${n(p.z * p.change.sd)} ${p.unit})`;
   const growth = p.growth >= 0.05 ? `; about ${n(p.growth)} expected from growth` : '';
   const share = Math.round(100 * p.beyond);
-  const sure =
-    share >= 60
-      ? `; ${Math.min(share, 99)} % sure there is a gain beyond growth`
-      : share <= 20
-        ? '; no gain beyond growth is seen'
-        : '; too early to say whether it is more than growth';
+  const sure = sureness(Math.round(100 * p.beyond), clear);
   return `${first}${growth}${sure}${p.unsureGun ? '; two guns were never compared' : ''}.`;
 }
