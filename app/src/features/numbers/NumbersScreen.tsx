@@ -8,6 +8,9 @@ import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { percent, titleOf, weekDay } from '../../ui/words';
 
+/** The line is the level at full effort: a day of easy throws has no place beside it. */
+const FULL_THROWS_FOR_A_DOT = 3;
+
 /** End of the month: is it real, did the gate move, how much was thrown. */
 export function NumbersScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
@@ -37,7 +40,9 @@ export function NumbersScreen({ id }: { readonly id: string }) {
                 points={trend.series}
                 unit={unit}
                 sentence={trend.sentence}
-                dots={days.map((d) => ({ date: d.on, value: d.summary.bestThree }))}
+                dots={days
+                  .filter((d) => d.summary.fullEffort >= FULL_THROWS_FOR_A_DOT)
+                  .map((d) => ({ date: d.on, value: d.summary.bestThree }))}
                 height={210}
               />
             ) : (
