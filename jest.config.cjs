@@ -16,6 +16,7 @@ const node = (displayName, roots) => ({
   roots: roots.map((r) => `<rootDir>/${r}`),
   testMatch: ['**/*.test.ts'],
   transform: babel,
+  setupFiles: ['<rootDir>/jest.setup.cjs'],
 });
 
 const transformed =

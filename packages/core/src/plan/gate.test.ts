@@ -16,7 +16,8 @@ const row = (date: string, good: number, close: number, off: number, more: Parti
 
 /** P(X ≤ x) of Beta(a, b) by Simpson's rule: no code shared with the gate. */
 function betaBySimpson(x: number, a: number, b: number): number {
-  const density = (t: number) => (t <= 0 || t >= 1 ? 0 : Math.exp((a - 1) * Math.log(t) + (b - 1) * Math.log(1 - t)));
+  // At the ends a power of nought is one: 0^0 = 1, as the density has it for a or b of one.
+  const density = (t: number) => t ** (a - 1) * (1 - t) ** (b - 1);
   const integral = (to: number) => {
     const n = 4000;
     let sum = density(0) + density(to);
