@@ -2,7 +2,9 @@
 import { spawnSync } from 'node:child_process';
 import { copyFileSync, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { inRoot } from './paths.mjs';
+import { lockHeld, takeLock } from './processes.mjs';
 
 const FONTS = {
   '@expo-google-fonts/barlow': [
@@ -33,12 +35,29 @@ function newestIn(folder) {
   return newest;
 }
 
+const upToDate = (index) =>
+  existsSync(index) && statSync(index).mtimeMs > Math.max(newestIn(inRoot('app')), newestIn(inRoot('packages')));
+
 /** Exports the app unless the export is newer than its sources. @returns the folder to serve */
-export function exportApp() {
+export async function exportApp() {
   const dist = inRoot('app', 'dist');
   const index = join(dist, 'index.html');
-  const sources = Math.max(newestIn(inRoot('app')), newestIn(inRoot('packages')));
-  if (existsSync(index) && statSync(index).mtimeMs > sources) return dist;
+  if (upToDate(index)) return dist;
+  // Two that start at once build once: the second waits, and finds the first one's work.
+  const lock = takeLock('export');
+  if (!lock) {
+    while (lockHeld('export')) await sleep(500);
+    return exportApp();
+  }
+  try {
+    build();
+  } finally {
+    lock.release();
+  }
+  return dist;
+}
+
+function build() {
   copyFonts();
   process.stderr.write('Building the app (two to three minutes the first time)…\n');
   const done = spawnSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
@@ -47,5 +66,4 @@ export function exportApp() {
     env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' },
   });
   if (done.status !== 0) throw new Error(`The app could not be built:\n${done.stdout}\n${done.stderr}`);
-  return dist;
 }

@@ -24,7 +24,7 @@ export async function startDemo({ name = 'demo', fresh = false, port = process.e
     taken.release();
   };
   try {
-    const appFolder = exportApp();
+    const appFolder = await exportApp();
     say('Starting MariaDB on loopback…');
     database = await startDatabase(taken.folder);
     const stamp = join(taken.folder, 'seeded');

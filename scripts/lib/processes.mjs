@@ -12,6 +12,31 @@ const alive = (pid) => {
   }
 };
 
+const lockFile = (name) => join(dataFolder, `${name}.lock`);
+
+/** Whether a living process holds a lock. */
+export function lockHeld(name) {
+  const file = lockFile(name);
+  return existsSync(file) && alive(Number(readFileSync(file, 'utf8')));
+}
+
+/** Takes a lock for this process. @returns null when another one holds it */
+export function takeLock(name) {
+  mkdirSync(dataFolder, { recursive: true });
+  return writeLock(lockFile(name));
+}
+
+function writeLock(file) {
+  if (existsSync(file) && !alive(Number(readFileSync(file, 'utf8')))) rmSync(file);
+  try {
+    writeFileSync(file, String(process.pid), { flag: 'wx' });
+    return { release: () => rmSync(file, { force: true }) };
+  } catch (error) {
+    if (error.code !== 'EEXIST') throw error;
+    return null;
+  }
+}
+
 /**
  * Takes a data folder that no other run is using: `name-1`, or the next one when that is taken.
  * @returns {{ folder: string, release(): void }}
@@ -20,14 +45,8 @@ export function takeFolder(name) {
   for (let slot = 1; ; slot++) {
     const folder = join(dataFolder, `${name}-${slot}`);
     mkdirSync(folder, { recursive: true });
-    const lock = join(folder, 'lock');
-    if (existsSync(lock) && !alive(Number(readFileSync(lock, 'utf8')))) rmSync(lock);
-    try {
-      writeFileSync(lock, String(process.pid), { flag: 'wx' });
-      return { folder, release: () => rmSync(lock, { force: true }) };
-    } catch (error) {
-      if (error.code !== 'EEXIST') throw error;
-    }
+    const lock = writeLock(join(folder, 'lock'));
+    if (lock) return { folder, release: lock.release };
   }
 }
 

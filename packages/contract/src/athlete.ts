@@ -3,12 +3,18 @@ import type { AthleteProfile, Schools } from '@wrightonic/core';
 import Joi from 'joi';
 import { isoDate, objectOf, oneOf } from './schema';
 
+/** A size that a person can have; anything else is a slip of the unit or the decimal point. */
+function between(low: number, high: number, unit: string): Joi.NumberSchema {
+  const message = `{{#label}} must be between ${low} and ${high} ${unit}`;
+  return Joi.number().min(low).max(high).required().messages({ 'number.min': message, 'number.max': message });
+}
+
 const profileKeys = {
   discipline: oneOf(DISCIPLINES).required(),
   throws: oneOf(HANDS).required(),
   birthDate: isoDate().required(),
-  heightM: Joi.number().min(0.8).max(2.4).required(),
-  massKg: Joi.number().min(15).max(220).required(),
+  heightM: between(0.8, 2.4, 'm (80 and 240 cm)'),
+  massKg: between(15, 220, 'kg'),
   level: oneOf(LEVELS).required(),
 };
 

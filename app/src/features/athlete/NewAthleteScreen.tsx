@@ -1,4 +1,4 @@
-import type { AthleteRecord } from '@wrightonic/contract';
+import type { AthleteRecord, Problem } from '@wrightonic/contract';
 import { EQUIPMENT, LEVELS, PLACES, WEEKDAYS } from '@wrightonic/core';
 import type { Equipment, Place, Weekday } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
@@ -39,6 +39,20 @@ const EMPTY: Draft = {
   equipment: ['net'],
   partner: false,
 };
+
+/** Names of the form for names of the record. */
+const LABELS: Record<string, string> = {
+  name: 'Name',
+  birthDate: 'Born',
+  heightM: 'Height',
+  massKg: 'Weight',
+  availability: 'Days and places',
+};
+
+function inFormWords({ errors, detail }: Problem): string {
+  const lines = errors.map(({ path, message }) => message.replace(path, LABELS[path] ?? path));
+  return lines.length > 0 ? `${lines.join('. ')}.` : detail;
+}
 
 /** What is needed to plan safely: who, size, days, places, kit. */
 export function NewAthleteScreen() {
@@ -85,13 +99,7 @@ export function NewAthleteScreen() {
       <Text variant="headlineSmall" role="heading" aria-level={1}>
         New athlete
       </Text>
-      {error ? (
-        <Caution>
-          {problemOf(error)
-            .errors.map((e) => e.message)
-            .join('. ') || problemOf(error).detail}
-        </Caution>
-      ) : null}
+      {error ? <Caution>{inFormWords(problemOf(error))}</Caution> : null}
       <TextInput mode="outlined" label="Name" value={draft.name} onChangeText={(name) => set({ name })} testID="new-name" />
       <TextInput
         mode="outlined"

@@ -1,0 +1,92 @@
+import { expect, test } from '@playwright/test';
+import { ATHLETE, COACH, signIn } from './steps';
+
+test('an athlete sees their own day, and nobody else’s', async ({ page }) => {
+  await signIn(page, ATHLETE);
+  await expect(page.getByRole('link', { name: 'My day' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Athletes' })).toHaveCount(0);
+  await expect(page.getByText('What we are working on')).toBeVisible();
+  await page.getByRole('link', { name: 'My numbers' }).click();
+  await expect(page.getByRole('heading', { name: 'Numbers' })).toBeVisible();
+  const status = await page.evaluate(async () => (await fetch('/api/athletes')).status);
+  expect(status).toBe(403);
+});
+
+test('every main view opens without an error, and nothing scrolls sideways', async ({ page }) => {
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/401/.test(message.text())) errors.push(message.text());
+  });
+  await signIn(page, COACH);
+  const roster = (await (await page.request.get('/api/athletes')).json()) as { id: string; name: string }[];
+  const juna = roster.find((a) => a.name.startsWith('Juna'))!.id;
+  for (const path of [
+    '',
+    'athletes',
+    'drills',
+    'desk',
+    'athletes/new',
+    `athletes/${juna}`,
+    ...['look', 'what', 'plan', 'numbers', 'run'].map((v) => `athletes/${juna}/${v}`),
+  ]) {
+    await page.goto(`/${path}`);
+    await expect(page.getByRole('progressbar')).toHaveCount(0);
+    await page.waitForTimeout(300);
+    const sideways = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect({ path, sideways }).toEqual({ path, sideways: 0 });
+    const unnamed = await page.evaluate(
+      () =>
+        [...document.querySelectorAll<HTMLElement>('[role=button],[role=link],button,a')].filter(
+          (e) => e.offsetParent !== null && !(e.getAttribute('aria-label') ?? e.innerText).trim(),
+        ).length,
+    );
+    expect({ path, unnamed }).toEqual({ path, unnamed: 0 });
+  }
+  expect(errors).toEqual([]);
+});
+
+test('what is typed wrongly is answered in place, and nothing is saved', async ({ page }) => {
+  await signIn(page, COACH);
+  await page.goto('/athletes/new');
+  await page.getByTestId('new-name').fill('Nobody Yet');
+  await page.getByTestId('new-born').fill('14.3.2010');
+  await page.getByTestId('new-height').fill('17');
+  await page.getByTestId('new-mass').fill('70');
+  await page.getByTestId('add-athlete').click();
+  await expect(page.getByRole('alert')).toContainText('YYYY-MM-DD');
+  await expect(page.getByRole('alert')).toContainText('Height must be between');
+  const roster = (await (await page.request.get('/api/athletes')).json()) as { name: string }[];
+  expect(roster.some((a) => a.name === 'Nobody Yet')).toBe(false);
+});
+
+test('reps survive a closed page', async ({ page, context }, info) => {
+  await signIn(page, COACH);
+  const roster = (await (await page.request.get('/api/athletes')).json()) as { id: string; name: string }[];
+  const athlete = roster.find((a) => a.name.startsWith(info.project.name === 'phone' ? 'Osk' : 'Mirel'))!.id;
+  await page.goto(`/athletes/${athlete}/run`);
+  const start = page.getByTestId('nothing-hurts');
+  await expect(start.or(page.getByTestId('rep-good'))).toBeVisible();
+  if (await start.isVisible()) await start.click();
+  await expect(page.getByTestId('rep-good')).toBeVisible();
+  const shown = async () => Number(/(\d+)\/\d+/.exec(await page.locator('body').innerText())![1]);
+  const before = await shown();
+  await context.setOffline(true);
+  await page.getByTestId('rep-good').click();
+  await page.getByTestId('rep-close').click();
+  expect(await shown()).toBe(before + 2);
+  await page.close();
+  await context.setOffline(false);
+  const again = await context.newPage();
+  await again.goto(`/athletes/${athlete}/run`);
+  await expect(again.getByTestId('rep-good')).toBeVisible();
+  await expect.poll(async () => Number(/(\d+)\/\d+/.exec(await again.locator('body').innerText())?.[1] ?? -1)).toBe(before + 2);
+  await expect
+    .poll(async () => {
+      const overview = (await (await again.request.get(`/api/athletes/${athlete}`)).json()) as {
+        timeline: { kind: string; text: string }[];
+      };
+      return overview.timeline.find((t) => t.kind === 'session')?.text ?? '';
+    })
+    .toContain(`${before + 2} reps`);
+});
