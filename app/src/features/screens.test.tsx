@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import type { AthleteOverview, DiagnosisRecord, Me, PlanRecord, Progress, TodayList } from '@wrightonic/contract';
 import { daysBetween, diagnose, GATE_DEFAULTS, judgeGate, makePlan, trend, workload } from '@wrightonic/core';
 import type { Evidence } from '@wrightonic/core';
@@ -152,6 +152,13 @@ type Cache = {
   today?: TodayList;
 };
 
+let forget: (() => void) | null = null;
+afterEach(() => {
+  cleanup();
+  // Cached answers would hold the test run for their minute.
+  forget?.();
+});
+
 /** Draws a screen over answers that are there already; what it sends is kept. */
 async function show(element: React.ReactElement, cache: Cache) {
   const sent: { url: string; method: string; body: unknown }[] = [];
@@ -190,6 +197,7 @@ async function show(element: React.ReactElement, cache: Cache) {
     reducer: { operations: operationsReducer, [api.reducerPath]: api.reducer },
     middleware: (d) => d({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   });
+  forget = () => void store.dispatch(api.util.resetApiState());
   await store.dispatch(api.endpoints.me.initiate());
   render(
     <Provider store={store}>

@@ -2,7 +2,9 @@
 import type { LogEntry } from '@wrightonic/contract';
 import { loadOperations, record, send, stopRetrying } from './outbox';
 import { storage } from './storage';
+import { api } from './api';
 import { makeStore } from './store';
+import type { AppStore } from './store';
 
 jest.mock('./storage', () => ({
   storage: {
@@ -58,13 +60,24 @@ const fine = (_url: string, body: { entries?: LogEntry[] }) => ({
 const settle = async () => {
   for (let turn = 0; turn < 60; turn++) await new Promise((done) => setTimeout(done, 1));
 };
-const statuses = (store: ReturnType<typeof makeStore>) => store.getState().operations.list.map((o) => o.status);
+const statuses = (store: AppStore) => store.getState().operations.list.map((o) => o.status);
 
-afterEach(stopRetrying);
+const opened: AppStore[] = [];
+function openStore(): AppStore {
+  const store = makeStore();
+  opened.push(store);
+  return store;
+}
+
+afterEach(() => {
+  stopRetrying();
+  // Cached answers would hold the test run for their minute.
+  for (const store of opened.splice(0)) store.dispatch(api.util.resetApiState());
+});
 
 describe('the outbox', () => {
   it('keeps everything while the server is away and sends it once, in order, when it is back', async () => {
-    const store = makeStore();
+    const store = openStore();
     serverThat(() => 'away');
     store.dispatch(record('u', 'a', 's', { kind: 'start', session }));
     for (const id of ['1', '2', '3']) store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry(id) }));
@@ -83,7 +96,7 @@ describe('the outbox', () => {
   });
 
   it('does not let a refusal block the rest, and tells its reason', async () => {
-    const store = makeStore();
+    const store = openStore();
     serverThat((url, body) =>
       url.endsWith('/log')
         ? {
@@ -102,7 +115,7 @@ describe('the outbox', () => {
   });
 
   it('neither sends nor drops what another person left on this device', async () => {
-    const store = makeStore();
+    const store = openStore();
     const left = {
       seq: 1,
       user: 'somebody else',
@@ -121,7 +134,7 @@ describe('the outbox', () => {
   });
 
   it('keeps waiting through a fault of the server', async () => {
-    const store = makeStore();
+    const store = openStore();
     serverThat(() => ({ status: 503, body: { title: 't', detail: 'busy', errors: [] } }));
     store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
     await settle();

@@ -9,6 +9,7 @@ import { api, problemOf } from '../../state/api';
 import { Action, Blank, Caution, Choice, Figure, Loading } from '../../ui/controls';
 import { Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
+import { useShortcuts } from '../../ui/shortcuts';
 import { SPACE, usePalette } from '../../ui/theme';
 import { doseText } from '../session/SessionItems';
 import { PainCheck } from './PainCheck';
@@ -76,6 +77,14 @@ function Work({ overview, me, items, run }: WorkProps) {
     const id = run.rep(item, judged, current);
     setLastOff(judged === 'off' ? id : null);
   };
+  const rep = (judged: Judgement) => () => (blocked || panel !== 'none' ? undefined : onRep(judged));
+  useShortcuts([
+    { key: 'g', does: 'good', run: rep('good') },
+    { key: 'c', does: 'close', run: rep('close') },
+    { key: 'o', does: 'off', run: rep('off') },
+    { key: 'u', does: 'undo', run: () => last && run.undo(last.id) },
+    { key: 'n', does: 'next drill', run: () => (at < items.length - 1 ? move(at + 1) : undefined) },
+  ]);
   if (panel === 'pain' || panel === 'after')
     return (
       <Screen width={640}>

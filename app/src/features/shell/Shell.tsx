@@ -1,10 +1,12 @@
 import type { Role } from '@wrightonic/contract';
 import { Slot, usePathname, useRouter } from 'expo-router';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useAppSelector } from '../../state/store';
 import Icon from '../../ui/icons';
 import { useWide } from '../../ui/layout';
+import { ShortcutSheet, useShortcuts } from '../../ui/shortcuts';
 import { SPACE, usePalette } from '../../ui/theme';
 
 interface Place {
@@ -38,6 +40,15 @@ export function Shell({ role }: { readonly role: Role }) {
   const router = useRouter();
   const { connected, list } = useAppSelector((s) => s.operations);
   const waiting = list.filter((o) => o.status === 'waiting').length;
+  const [keys, setKeys] = useState(false);
+  useShortcuts([
+    { key: '?', does: 'this sheet', run: () => setKeys(!keys) },
+    ...PLACES[role].map((place, i) => ({
+      key: String(i + 1),
+      does: place.name,
+      run: () => router.navigate(place.path as never),
+    })),
+  ]);
   // A session in the cage has the whole screen.
   const running = here.includes('/run');
   const bar =
@@ -86,6 +97,7 @@ export function Shell({ role }: { readonly role: Role }) {
         <Slot />
       </View>
       {wide ? null : bar}
+      <ShortcutSheet open={keys} onClose={() => setKeys(false)} />
     </View>
   );
 }
