@@ -23,7 +23,7 @@ export default defineConfig({
     launchOptions: { executablePath: '/usr/bin/chromium', args },
   },
   projects: [
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
+    { name: 'phone', testIgnore: /desk\.spec/, use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
   ],
 });

@@ -80,6 +80,13 @@ export function Shell({ role }: { readonly role: Role }) {
             </Pressable>
           );
         })}
+        {wide ? (
+          <Pressable role="button" aria-label="Keys" onPress={() => setKeys(true)} style={[styles.railItem, styles.railFoot]}>
+            <Text variant="bodySmall" style={{ color: palette.soft }}>
+              ? for keys
+            </Text>
+          </Pressable>
+        ) : null}
       </View>
     );
   return (
@@ -115,5 +122,6 @@ const styles = StyleSheet.create({
     paddingHorizontal: SPACE.l,
     borderLeftWidth: 3,
   },
+  railFoot: { marginTop: 'auto', borderColor: 'transparent' },
   offline: { flexDirection: 'row', gap: SPACE.s, paddingHorizontal: SPACE.l, paddingVertical: SPACE.s, alignItems: 'center' },
 });
