@@ -183,7 +183,8 @@ export function RepsChart({
     <ChartFrame sentence={sentence} columns={['Day', 'Good', 'Close', 'Off']} rows={rows} height={height}>
       {(width) => {
         const shown = days.slice(-12);
-        const slot = (width - 40) / Math.max(shown.length, 6);
+        const right = 52;
+        const slot = (width - 40 - right) / Math.max(shown.length, 6);
         const bar = Math.min(30, slot - 8);
         const y = scaleLinear()
           .domain([0, 1])
@@ -228,8 +229,16 @@ export function RepsChart({
                 </G>
               );
             })}
-            <Line x1={32} x2={width} y1={y(gate)} y2={y(gate)} stroke={palette.clay} strokeWidth={1.6} strokeDasharray="6 4" />
-            <SvgText x={width - 2} y={y(gate) - 4} fontSize={12} fontFamily={NUMBER_FONT} textAnchor="end" fill={palette.clay}>
+            <Line
+              x1={32}
+              x2={width - right}
+              y1={y(gate)}
+              y2={y(gate)}
+              stroke={palette.clay}
+              strokeWidth={1.6}
+              strokeDasharray="6 4"
+            />
+            <SvgText x={width - right + 4} y={y(gate) + 4} fontSize={12} fontFamily={NUMBER_FONT} fill={palette.clay}>
               {`gate ${Math.round(100 * gate)} %`}
             </SvgText>
           </Svg>

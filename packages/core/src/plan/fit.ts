@@ -2,7 +2,8 @@ import { drillById, hasDrill } from '../drills/catalogue';
 import { RUNG_NAMES } from '../drills/types';
 import type { Drill, Rung } from '../drills/types';
 import { graphFor } from '../diagnosis/model';
-import { ageOn } from '../shared/dates';
+import { ageOn, daysBetween } from '../shared/dates';
+import type { IsoDate } from '../shared/dates';
 import { clamp, sum } from '../shared/maths';
 import { resolveSchools } from '../shared/schools';
 import { chooseAtOrBelow, chooseDrill, mayDo } from './choose';
@@ -167,6 +168,16 @@ function fillSession(
   return { items, refused };
 }
 
+/** Throws below which a session is not worth a ball; a share is never cut below it. `house` */
+const WORTH_THROWING = 12;
+
+/** The week's room shared out over its sessions, so that the first of them does not throw it all. */
+function fairShare(allowance: Allowance, date: IsoDate, outlines: readonly SessionOutline[]): Allowance {
+  const inWeek = outlines.filter((o) => o.date >= date && daysBetween(date, o.date) < 7).length;
+  const share = Math.max(WORTH_THROWING, Math.ceil(allowance.throws / inWeek));
+  return { ...allowance, throws: Math.min(allowance.throws, share), highEffort: Math.min(allowance.highEffort, share) };
+}
+
 /** One pass over the sessions in date order, each item the best that still fits. */
 export const fitInOrder: Fit = (request, outlines) => {
   const ledger = openLedger(request);
@@ -174,7 +185,7 @@ export const fitInOrder: Fit = (request, outlines) => {
   const sessions: PlanSession[] = [];
   const violations: { rule: string; detail: string }[] = [];
   for (const outline of outlines) {
-    const allowance = ledger.allowance(outline.date);
+    const allowance = fairShare(ledger.allowance(outline.date), outline.date, outlines);
     const pinned = request.pinned.filter((p) => p.date === outline.date).map((p) => p.drill);
     const { items, refused } = fillSession(outline, request, allowance, used, pinned);
     for (const { drill, why } of refused)
