@@ -1,0 +1,185 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import type { AthleteOverview, LogEntry, Me } from '@wrightonic/contract';
+import { drillById, makePlan, workload } from '@wrightonic/core';
+import { PaperProvider } from 'react-native-paper';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { Provider } from 'react-redux';
+import { api } from '../state/api';
+import { operationsReducer } from '../state/operations';
+import type { Operation } from '../state/operations';
+import { stopRetrying } from '../state/outbox';
+import { lightTheme } from '../ui/theme';
+import { RunScreen } from './run/RunScreen';
+
+jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
+jest.mock('../state/storage', () => ({
+  storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
+}));
+
+const today = '2026-05-04';
+const profile = {
+  discipline: 'overhand',
+  throws: 'R',
+  birthDate: '2010-02-11',
+  heightM: 1.8,
+  massKg: 74,
+  level: 'high-school',
+} as const;
+const plan = makePlan({
+  on: today,
+  athlete: profile,
+  focus: [{ finding: 'stall', rung: 4 }],
+  weeks: 2,
+  availability: [{ weekday: 'mon', minutes: 60, place: 'cage' }],
+  equipment: ['net', 'strap', 'tape', 'hurdle'],
+  partner: true,
+  season: 'off',
+  games: [],
+  recentLoad: [],
+  pain: [],
+  leagueDailyLimit: null,
+  flags: [],
+  pinned: [],
+});
+const items = plan.sessions[0]!.items;
+const overview = {
+  id: 'a',
+  age: 16,
+  chain: [],
+  why: null,
+  next: null,
+  moves: [],
+  timeline: [],
+  speed: null,
+  flags: [],
+  athlete: { ...profile, name: 'Testa Birchley', season: 'off', availability: [], equipment: [], partner: true, schools: {} },
+  foci: [{ id: 'f', finding: 'stall', rung: 4, state: 'working', startedOn: today, rungSince: today }],
+  today: { id: 's', on: today, session: plan.sessions[0]!, done: false },
+  workload: workload({ on: today, athlete: profile, season: 'off', leagueDailyLimit: null, log: [] }),
+} as unknown as AthleteOverview;
+const me: Me = {
+  id: 'u',
+  name: 'Ada Test',
+  role: 'instructor',
+  athlete: null,
+  academy: { name: 'Test Yard', today, speedUnit: 'mph', timeZone: 'UTC', leagueDailyLimit: null, league: {}, schools: {} },
+};
+
+let forget: (() => void) | null = null;
+afterEach(() => {
+  cleanup();
+  stopRetrying();
+  forget?.();
+});
+
+/** The run without a connection: everything it notes stays readable on the device. */
+async function startRun() {
+  global.Request = class {
+    constructor(readonly url: string) {}
+    clone = () => this;
+  } as never;
+  const known: Record<string, unknown> = { '/api/me': me, '/api/athletes/a': overview };
+  global.fetch = ((request: { url: string }) => {
+    const body = known[request.url];
+    if (body === undefined) return Promise.reject(new TypeError('no connection'));
+    const text = () => Promise.resolve(JSON.stringify(body));
+    return Promise.resolve({ ok: true, status: 200, headers: { get: () => 'application/json' }, text, clone: () => ({ text }) });
+  }) as never;
+  const store = configureStore({
+    reducer: { operations: operationsReducer, [api.reducerPath]: api.reducer },
+    middleware: (d) => d({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+  });
+  forget = () => void store.dispatch(api.util.resetApiState());
+  render(
+    <Provider store={store}>
+      <PaperProvider theme={lightTheme}>
+        <SafeAreaProvider
+          initialMetrics={{ frame: { x: 0, y: 0, width: 390, height: 844 }, insets: { top: 0, left: 0, right: 0, bottom: 0 } }}
+        >
+          <RunScreen id="a" back="/" />
+        </SafeAreaProvider>
+      </PaperProvider>
+    </Provider>,
+  );
+  fireEvent.press(await screen.findByTestId('nothing-hurts'));
+  const noted = () => store.getState().operations.list.map((o: Operation) => o.work);
+  const entries = () => noted().flatMap((w): LogEntry[] => (w.kind === 'log' ? [w.entry] : []));
+  return { noted, entries };
+}
+
+const goToThrows = () => {
+  const at = items.findIndex((i) => drillById(i.drill).throws !== 'none');
+  for (let step = 0; step < at; step++) fireEvent.press(screen.getByTestId('next-drill'));
+  return items[at]!;
+};
+
+describe('a run without a connection', () => {
+  it('notes the start with its pain check, then every tap with drill, rung, focus and effort', async () => {
+    const { noted, entries } = await startRun();
+    expect(noted()[0]).toMatchObject({ kind: 'start', session: { assignment: 's', painBefore: [] } });
+    const item = goToThrows();
+    fireEvent.press(await screen.findByTestId('rep-good'));
+    fireEvent.press(screen.getByTestId('rep-close'));
+    expect(entries()).toMatchObject([
+      { type: 'rep', drill: item.drill, rung: item.rung, focus: 'f', judged: 'good', isThrow: true, effort: item.effort[0] },
+      { type: 'rep', judged: 'close' },
+    ]);
+    expect(screen.getByText(`2/${item.sets * item.reps}`)).toBeTruthy();
+  });
+
+  it('shows the known cheats after “off”, and takes the last tap back', async () => {
+    const { entries } = await startRun();
+    fireEvent.press(await screen.findByTestId('rep-off'));
+    const [cheat] = drillById(items[0]!.drill).cheats;
+    fireEvent.press(screen.getByTestId(`cheat-${cheat!.cheat}`));
+    expect(entries().at(-1)).toMatchObject({ type: 'cheat', cheat: cheat!.cheat, rep: entries()[0]!.id });
+    expect(screen.queryByTestId(`cheat-${cheat!.cheat}`)).toBeNull();
+    fireEvent.press(screen.getByTestId('undo'));
+    expect(entries().at(-1)).toMatchObject({ type: 'undo', rep: entries()[0]!.id });
+    expect(screen.getByText(`0/${items[0]!.sets * items[0]!.reps}`)).toBeTruthy();
+  });
+
+  it('raises effort up to the item’s ceiling and no further', async () => {
+    const { entries } = await startRun();
+    const item = goToThrows();
+    for (let tap = 0; tap < 8; tap++) fireEvent.press(screen.getByLabelText('+'));
+    fireEvent.press(screen.getByTestId('rep-good'));
+    expect(entries().at(-1)).toMatchObject({ effort: item.effort[1] });
+  });
+
+  it('logs a speed with the effort of the moment', async () => {
+    const { entries } = await startRun();
+    goToThrows();
+    fireEvent.press(screen.getByTestId('open-speed'));
+    for (const key of ['6', '4', '.', '5']) fireEvent.press(screen.getByTestId(`key-${key}`));
+    fireEvent.press(screen.getByTestId('keep-speed'));
+    expect(entries().at(-1)).toMatchObject({ type: 'reading', speed: 64.5, unit: 'mph', setting: 'drill' });
+  });
+
+  it('closes throwing at once after elbow pain, and leaves dry work open', async () => {
+    const { entries } = await startRun();
+    goToThrows();
+    fireEvent.press(screen.getByTestId('it-hurts'));
+    fireEvent.press(screen.getByTestId('something-hurts'));
+    fireEvent.press(screen.getByTestId('pain-elbow'));
+    fireEvent.press(screen.getByTestId('pain-score-1'));
+    fireEvent.press(screen.getByTestId('report-pain'));
+    expect(screen.getByTestId('dry-only')).toBeTruthy();
+    const before = entries().length;
+    fireEvent.press(screen.getByTestId('rep-good'));
+    expect(entries()).toHaveLength(before);
+    fireEvent.press(screen.getByText('1 '));
+    fireEvent.press(screen.getByTestId('rep-good'));
+    expect(entries().at(-1)).toMatchObject({ type: 'rep', isThrow: false });
+  });
+
+  it('asks again at the end, and says that the verdict waits for the connection', async () => {
+    const { noted } = await startRun();
+    for (let step = 0; step < items.length - 1; step++) fireEvent.press(screen.getByTestId('next-drill'));
+    fireEvent.press(screen.getByTestId('end-session'));
+    fireEvent.press(screen.getByTestId('nothing-hurts'));
+    expect(noted().at(-1)).toEqual({ kind: 'finish' });
+    await waitFor(() => expect(screen.getByTestId('verdict-waits')).toBeTruthy());
+  });
+});
