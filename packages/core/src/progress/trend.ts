@@ -412,7 +412,6 @@ function sentenceFor(p: SentenceParts): string {
     ? `${direction} ${n(p.change.mean)} ± ${n(p.z * p.change.sd)} ${p.unit} in ${weeks} weeks`
     : `No clear change in ${weeks} weeks (${p.change.mean >= 0 ? '+' : '−'}${n(p.change.mean)} ± ${n(p.z * p.change.sd)} ${p.unit})`;
   const growth = p.growth >= 0.05 ? `; about ${n(p.growth)} expected from growth` : '';
-  const share = Math.round(100 * p.beyond);
   const sure = sureness(Math.round(100 * p.beyond), clear);
   return `${first}${growth}${sure}${p.unsureGun ? '; two guns were never compared' : ''}.`;
 }
