@@ -1,15 +1,8 @@
-import { configureStore } from '@reduxjs/toolkit';
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
-import type { AthleteOverview, LogEntry, Me } from '@wrightonic/contract';
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import type { AthleteOverview, LogEntry } from '@wrightonic/contract';
 import { drillById, makePlan, workload } from '@wrightonic/core';
-import { PaperProvider } from 'react-native-paper';
-import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { Provider } from 'react-redux';
-import { api } from '../state/api';
-import { operationsReducer } from '../state/operations';
 import type { Operation } from '../state/operations';
-import { stopRetrying } from '../state/outbox';
-import { lightTheme } from '../ui/theme';
+import { leavePage, openPage, PROFILE, TODAY } from '../testing/page';
 import { RunScreen } from './run/RunScreen';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
@@ -17,15 +10,8 @@ jest.mock('../state/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 
-const today = '2026-05-04';
-const profile = {
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2010-02-11',
-  heightM: 1.8,
-  massKg: 74,
-  level: 'high-school',
-} as const;
+const today = TODAY;
+const profile = PROFILE;
 const plan = makePlan({
   on: today,
   athlete: profile,
@@ -58,50 +44,12 @@ const overview = {
   today: { id: 's', on: today, session: plan.sessions[0]!, done: false },
   workload: workload({ on: today, athlete: profile, season: 'off', leagueDailyLimit: null, log: [] }),
 } as unknown as AthleteOverview;
-const me: Me = {
-  id: 'u',
-  name: 'Ada Test',
-  role: 'instructor',
-  athlete: null,
-  academy: { name: 'Test Yard', today, speedUnit: 'mph', timeZone: 'UTC', leagueDailyLimit: null, league: {}, schools: {} },
-};
 
-let forget: (() => void) | null = null;
-afterEach(() => {
-  cleanup();
-  stopRetrying();
-  forget?.();
-});
+afterEach(leavePage);
 
 /** The run without a connection: everything it notes stays readable on the device. */
 async function startRun() {
-  global.Request = class {
-    constructor(readonly url: string) {}
-    clone = () => this;
-  } as never;
-  const known: Record<string, unknown> = { '/api/me': me, '/api/athletes/a': overview };
-  global.fetch = ((request: { url: string }) => {
-    const body = known[request.url];
-    if (body === undefined) return Promise.reject(new TypeError('no connection'));
-    const text = () => Promise.resolve(JSON.stringify(body));
-    return Promise.resolve({ ok: true, status: 200, headers: { get: () => 'application/json' }, text, clone: () => ({ text }) });
-  }) as never;
-  const store = configureStore({
-    reducer: { operations: operationsReducer, [api.reducerPath]: api.reducer },
-    middleware: (d) => d({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
-  });
-  forget = () => void store.dispatch(api.util.resetApiState());
-  render(
-    <Provider store={store}>
-      <PaperProvider theme={lightTheme}>
-        <SafeAreaProvider
-          initialMetrics={{ frame: { x: 0, y: 0, width: 390, height: 844 }, insets: { top: 0, left: 0, right: 0, bottom: 0 } }}
-        >
-          <RunScreen id="a" back="/" />
-        </SafeAreaProvider>
-      </PaperProvider>
-    </Provider>,
-  );
+  const { store } = openPage(<RunScreen id="a" back="/" />, { '/api/athletes/a': overview });
   fireEvent.press(await screen.findByTestId('nothing-hurts'));
   const noted = () => store.getState().operations.list.map((o: Operation) => o.work);
   const entries = () => noted().flatMap((w): LogEntry[] => (w.kind === 'log' ? [w.entry] : []));

@@ -1,14 +1,9 @@
-import { configureStore } from '@reduxjs/toolkit';
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
-import type { AthleteOverview, DiagnosisRecord, Me, PlanRecord, Progress, TodayList } from '@wrightonic/contract';
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import type { AthleteOverview, DiagnosisRecord, PlanRecord, Progress, TodayList } from '@wrightonic/contract';
 import { daysBetween, diagnose, GATE_DEFAULTS, judgeGate, makePlan, trend, workload } from '@wrightonic/core';
 import type { Evidence } from '@wrightonic/core';
-import { PaperProvider } from 'react-native-paper';
-import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { Provider } from 'react-redux';
 import { api } from '../state/api';
-import { operationsReducer } from '../state/operations';
-import { lightTheme } from '../ui/theme';
+import { leavePage, openPage, PROFILE, TODAY } from '../testing/page';
 import { AthleteScreen } from './athlete/AthleteScreen';
 import { WhatScreen } from './diagnosis/WhatScreen';
 import { DrillsScreen } from './drills/DrillsScreen';
@@ -27,15 +22,8 @@ jest.mock('../state/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 
-const today = '2026-05-04';
-const profile = {
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2010-02-11',
-  heightM: 1.8,
-  massKg: 74,
-  level: 'high-school',
-} as const;
+const today = TODAY;
+const profile = PROFILE;
 const athlete = {
   ...profile,
   name: 'Testa Birchley',
@@ -45,13 +33,6 @@ const athlete = {
   partner: true,
   schools: {},
 } as const;
-const me: Me = {
-  id: 'u',
-  name: 'Ada Test',
-  role: 'instructor',
-  athlete: null,
-  academy: { name: 'Test Yard', today, speedUnit: 'mph', timeZone: 'UTC', leagueDailyLimit: null, league: {}, schools: {} },
-};
 const load = (pain?: number) =>
   workload({
     on: today,
@@ -152,64 +133,22 @@ type Cache = {
   today?: TodayList;
 };
 
-let forget: (() => void) | null = null;
-afterEach(() => {
-  cleanup();
-  // Cached answers would hold the test run for their minute.
-  forget?.();
-});
+afterEach(leavePage);
 
-/** Draws a screen over answers that are there already; what it sends is kept. */
+/** Draws a screen over answers that are there already. @returns what it sends */
 async function show(element: React.ReactElement, cache: Cache) {
-  const sent: { url: string; method: string; body: unknown }[] = [];
-  const answers: Record<string, unknown> = {
-    '/api/me': me,
-    '/api/today': cache.today,
-    '/api/athletes/a': cache.athlete,
-    '/api/athletes/a/diagnosis': cache.diagnosis,
-    '/api/athletes/a/plan': cache.plan,
-    '/api/athletes/a/progress': cache.progress,
-  };
-  const reply = (path: string, init: { method?: string; body?: string }) => {
-    if (init.method && init.method !== 'GET')
-      sent.push({ url: path, method: init.method, body: init.body ? JSON.parse(init.body) : null });
-    const known = answers[path] !== undefined ? answers[path] : (cache.diagnosis ?? cache.athlete ?? null);
-    return Promise.resolve({
-      ok: true,
-      status: 200,
-      headers: { get: () => 'application/json' },
-      text: () => Promise.resolve(JSON.stringify(known)),
-      clone: () => ({ text: () => Promise.resolve(JSON.stringify(known)) }),
-    });
-  };
-  global.Request = class {
-    constructor(
-      readonly url: string,
-      readonly init: { method?: string; body?: string } = {},
-    ) {}
-    clone() {
-      return this;
-    }
-  } as never;
-  global.fetch = ((request: { url: string; init: { method?: string; body?: string } }) =>
-    reply(request.url, request.init)) as never;
-  const store = configureStore({
-    reducer: { operations: operationsReducer, [api.reducerPath]: api.reducer },
-    middleware: (d) => d({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
-  });
-  forget = () => void store.dispatch(api.util.resetApiState());
-  await store.dispatch(api.endpoints.me.initiate());
-  render(
-    <Provider store={store}>
-      <PaperProvider theme={lightTheme}>
-        <SafeAreaProvider
-          initialMetrics={{ frame: { x: 0, y: 0, width: 390, height: 844 }, insets: { top: 0, left: 0, right: 0, bottom: 0 } }}
-        >
-          {element}
-        </SafeAreaProvider>
-      </PaperProvider>
-    </Provider>,
+  const { store, sent } = openPage(
+    element,
+    {
+      '/api/today': cache.today,
+      '/api/athletes/a': cache.athlete,
+      '/api/athletes/a/diagnosis': cache.diagnosis,
+      '/api/athletes/a/plan': cache.plan,
+      '/api/athletes/a/progress': cache.progress,
+    },
+    cache.diagnosis ?? cache.athlete ?? null,
   );
+  await store.dispatch(api.endpoints.me.initiate());
   return sent;
 }
 
