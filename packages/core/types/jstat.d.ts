@@ -7,5 +7,6 @@ declare module 'jstat' {
     cdf(x: number, a: number): number;
     inv(p: number, a: number): number;
   }
-  export const jStat: { beta: TwoParameter; normal: TwoParameter; studentt: OneParameter };
+  const jStat: { beta: TwoParameter; normal: TwoParameter; studentt: OneParameter };
+  export default jStat;
 }

@@ -1,4 +1,4 @@
-import { jStat } from 'jstat';
+import jStat from 'jstat';
 
 /** P(X ≤ x) of a Beta(a, b) variable. */
 export const betaCdf = (x: number, a: number, b: number): number => jStat.beta.cdf(x, a, b);
