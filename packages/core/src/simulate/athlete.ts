@@ -92,7 +92,7 @@ export function readTest(
 ): Evidence {
   const found = bodyTestById(test);
   const finding = found.speaksOf[side];
-  const model = screenDensities(found, athlete, on);
+  const model = screenDensities(found, { athlete, on });
   const limited = finding !== undefined && truth.present.has(finding);
   const drawn = random.normal(limited ? model.presentMean : model.absentMean, 0.5 * model.sd);
   const digits = found.unit === 'xBW' || found.unit === 'cm' ? 1 : 0;

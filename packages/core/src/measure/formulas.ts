@@ -1,0 +1,464 @@
+import type { Discipline } from '../delivery/links';
+import type { DeliveryEvent, MeasureId } from '../delivery/measures';
+import { degrees, elbowRise, flexion, lean, length, middle, minus, offLine, rotation, wrapped } from './geometry';
+import { arrivalOf, onsetOf, peakOf, slopes } from './series';
+import type { Sample } from './series';
+import { Missing } from './throw';
+import type { Throw } from './throw';
+import type { MarkedJoint, View } from './types';
+
+type MarkableEvent = Exclude<DeliveryEvent, 'max'>;
+
+/** How one measure is taken. */
+export interface Formula {
+  readonly measure: MeasureId;
+  /** Events at which it is taken. */
+  readonly events: readonly DeliveryEvent[];
+  readonly disciplines?: readonly Discipline[];
+  readonly views: readonly View[];
+  /** Views from which it is only estimated: the least SD there, in its unit, and why. */
+  readonly rough?: Partial<Record<View, { readonly sd: number; readonly why: string }>>;
+  /** Error that seeing in a plane brings, in its unit; provenance: simulated deliveries, docs/measures.md. */
+  readonly planeSd?: number;
+  /** A length: the scale's error counts. */
+  readonly scaled?: boolean;
+  /** Hangs on speeds at the very end of a movement: tracked joints are too rough for it. */
+  readonly handOnly?: boolean;
+  readonly at: (t: Throw, event: DeliveryEvent) => number;
+}
+
+const SIDES: readonly View[] = ['side-open', 'side-closed'];
+const SIDE: readonly View[] = [...SIDES, '3d'];
+const ENDS: readonly View[] = ['front', 'rear', '3d'];
+const ABOVE: readonly View[] = ['top', '3d'];
+const ALL: readonly View[] = ['side-open', 'side-closed', 'front', 'rear', 'top', '3d'];
+
+/** Half-width of the straight line that a speed is read from, seconds. */
+const SLOPE_S = 0.025;
+/** The hips go and turn more slowly than the arm: a longer line reads their speed better. */
+const TRAVEL_S = 0.06;
+const TURN_S = 0.04;
+const ONSET_SHARE = 0.2;
+const INCH = 0.0254;
+
+const frameOf = (t: Throw, event: DeliveryEvent): number => t.event(event as MarkableEvent);
+const ms = (t: Throw, frames: number): number => (1000 * frames) / t.request.fps;
+const percentOfHeight = (t: Throw, metres: number): number => {
+  t.requireScale();
+  return (100 * metres) / t.request.heightM;
+};
+const midHip = (t: Throw, f: number) => middle(t.at('drive-hip', f), t.at('lead-hip', f));
+const midShoulder = (t: Throw, f: number) => middle(t.at('throwing-shoulder', f), t.at('glove-shoulder', f));
+const pelvisTurn = (t: Throw, f: number) => rotation(t.at('drive-hip', f), t.at('lead-hip', f));
+const trunkTurn = (t: Throw, f: number) => rotation(t.at('throwing-shoulder', f), t.at('glove-shoulder', f));
+const separation = (t: Throw, f: number) => wrapped(pelvisTurn(t, f) - trunkTurn(t, f));
+const half = (t: Throw, seconds = SLOPE_S): number => Math.max(1.01, seconds * t.request.fps);
+
+/** @throws Missing with fewer frames than a speed needs */
+function series(t: Throw, joints: readonly MarkedJoint[], from: number, to: number, value: (f: number) => number): Sample[] {
+  const frames = t.framesOf(joints, from, to);
+  if (frames.length < 5) throw new Missing('too few frames in a row are marked to read a speed');
+  return frames.map((f) => ({ t: f, v: value(f) }));
+}
+
+const HIPS: readonly MarkedJoint[] = ['drive-hip', 'lead-hip'];
+
+/** Speed of the pelvis' turn over time, degrees a frame, without jumps at ±180. */
+function turnSpeed(t: Throw): Sample[] {
+  const contact = t.event('contact');
+  const window = t.request.fps;
+  const turn = series(t, HIPS, contact - 0.35 * window, contact + 0.2 * window, (f) => pelvisTurn(t, f));
+  let base = 0;
+  const unwrapped = turn.map((s, i) => {
+    if (i > 0) {
+      const step = s.v - turn[i - 1]!.v;
+      base += step > 180 ? -360 : step < -180 ? 360 : 0;
+    }
+    return { t: s.t, v: s.v + base };
+  });
+  return slopes(unwrapped, half(t, TURN_S));
+}
+
+function turnPeak(t: Throw): { speeds: Sample[]; peak: Sample } {
+  const speeds = turnSpeed(t);
+  const peak = peakOf(speeds);
+  if (!peak || peak.v <= 0) throw new Missing('the turn of the hips has no peak in the marked frames');
+  return { speeds, peak };
+}
+
+/** First frame before contact at which the throwing wrist reaches the shoulder, when nobody marked it. */
+function handUp(t: Throw): number {
+  if (t.has('hand-up')) return t.event('hand-up');
+  const contact = t.event('contact');
+  const rise = series(
+    t,
+    ['throwing-wrist', 'throwing-shoulder'],
+    contact - 0.3 * t.request.fps,
+    contact + 0.15 * t.request.fps,
+    (f) => t.at('throwing-wrist', f)[2] - t.at('throwing-shoulder', f)[2],
+  );
+  for (let i = 1; i < rise.length; i++) {
+    const [a, b] = [rise[i - 1]!, rise[i]!];
+    if (a.v < 0 && b.v >= 0) return a.t + (-a.v / (b.v - a.v)) * (b.t - a.t);
+  }
+  throw new Missing('the hand does not pass shoulder height in the marked frames');
+}
+
+function speedOfHips(t: Throw, from: number, to: number): Sample[] {
+  return slopes(
+    series(t, HIPS, from, to, (f) => midHip(t, f)[0]),
+    half(t, TRAVEL_S),
+  );
+}
+
+/** Instant of greatest extension of an angle, in a window. */
+function straightest(t: Throw, joints: readonly [MarkedJoint, MarkedJoint, MarkedJoint], from: number, to: number): number {
+  const [a, b, c] = joints;
+  const bent = series(t, joints, from, to, (f) => -flexion(t.at(a, f), t.at(b, f), t.at(c, f)));
+  return peakOf(bent)!.t;
+}
+
+/** Instant at which a joint has arrived: its speed has fallen under a fifth of its peak. */
+function arrival(t: Throw, joint: MarkedJoint, from: number, to: number): number {
+  const axes = t.shown;
+  const frames = t.framesOf([joint], from, to);
+  if (frames.length < 5) throw new Missing(`the ${joint.replace('-', ' ')} is marked in too few frames in a row`);
+  const tracks = axes.map((axis) =>
+    slopes(
+      frames.map((f) => ({ t: f, v: t.at(joint, f)[axis] })),
+      half(t),
+    ),
+  );
+  const speed = (tracks[0] ?? []).map((s, i) => ({ t: s.t, v: Math.hypot(...tracks.map((track) => track[i]?.v ?? 0)) }));
+  const peak = peakOf(speed);
+  const arrived = peak && arrivalOf(speed, peak, ONSET_SHARE);
+  if (arrived === null) throw new Missing(`the ${joint.replace('-', ' ')} does not come to rest in the marked frames`);
+  return arrived;
+}
+
+/** Length of the shank where the view shows it longest. */
+function shank(t: Throw, side: 'drive' | 'lead'): number {
+  const frames = t.framesOf([`${side}-knee`, `${side}-ankle`], -Infinity, Infinity);
+  const longest = Math.max(0, ...frames.map((f) => length(minus(t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f)))));
+  if (longest === 0) throw new Missing(`the ${side} knee and ankle are not marked together`);
+  return longest;
+}
+
+const spread = (times: readonly number[]): number => Math.max(...times) - Math.min(...times);
+
+const TILT_EVENTS: readonly DeliveryEvent[] = ['set', 'peak-knee', 'mid-move', 'toe-off', 'contact', 'foot-flat', 'release'];
+
+/** Formulas of all measures, as defined for the product (docs/measures.md). */
+export const FORMULAS: readonly Formula[] = [
+  {
+    measure: 'hip-shoulder-separation',
+    events: ['contact', 'foot-flat', 'max'],
+    views: ABOVE,
+    at: (t, event) => {
+      if (event !== 'max') return separation(t, frameOf(t, event));
+      const to = t.has('release') ? t.event('release') : t.event('contact') + 0.1 * t.request.fps;
+      const frames = t.framesOf([...HIPS, 'throwing-shoulder', 'glove-shoulder'], t.event('contact') - 0.2 * t.request.fps, to);
+      if (frames.length < 3) throw new Missing('too few frames round contact are marked');
+      return Math.max(...frames.map((f) => separation(t, f)));
+    },
+  },
+  { measure: 'pelvis-rotation', events: ['contact', 'release'], views: ABOVE, at: (t, e) => pelvisTurn(t, frameOf(t, e)) },
+  { measure: 'trunk-rotation', events: ['contact'], views: ABOVE, at: (t, e) => trunkTurn(t, frameOf(t, e)) },
+  {
+    measure: 'pelvis-start-lead',
+    events: ['contact'],
+    views: ABOVE,
+    at: (t) => {
+      const { speeds, peak } = turnPeak(t);
+      const onset = onsetOf(speeds, peak, ONSET_SHARE);
+      if (onset === null) throw new Missing('the hips turn already where the marked frames begin');
+      return ms(t, t.event('contact') - onset);
+    },
+  },
+  {
+    measure: 'contact-to-pelvis-peak',
+    events: ['contact'],
+    views: ABOVE,
+    at: (t) => ms(t, turnPeak(t).peak.t - t.event('contact')),
+  },
+  {
+    measure: 'contact-to-release',
+    events: ['release'],
+    views: ALL,
+    at: (t) => ms(t, t.event('release') - t.event('contact')),
+  },
+  {
+    measure: 'hand-break-lead',
+    events: ['contact'],
+    disciplines: ['overhand'],
+    views: SIDE,
+    at: (t) => ms(t, t.event('contact') - t.event('hand-break')),
+  },
+  { measure: 'hand-up-lead', events: ['contact'], views: [...SIDE, 'rear'], at: (t) => ms(t, t.event('contact') - handUp(t)) },
+  {
+    measure: 'throwing-hand-height',
+    events: ['contact'],
+    views: [...SIDE, 'rear'],
+    scaled: true,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      return percentOfHeight(t, t.at('throwing-wrist', f)[2] - t.at('throwing-shoulder', f)[2]);
+    },
+  },
+  ...(
+    [
+      ['contact', SIDE, 4],
+      ['release', ENDS, 8],
+    ] as const
+  ).map(([event, views, planeSd]): Formula => ({
+    measure: 'elbow-height',
+    events: [event],
+    views,
+    planeSd,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      return elbowRise(t.at('throwing-shoulder', f), t.at('throwing-elbow', f), t.at('glove-shoulder', f), midHip(t, f));
+    },
+  })),
+  ...(
+    [
+      ['contact', SIDE, ['overhand'], 11],
+      ['release', ENDS, ['overhand'], 5],
+      ['arm-9-oclock', SIDE, ['windmill'], 5],
+    ] as const
+  ).map(([event, views, disciplines, planeSd]): Formula => ({
+    measure: 'elbow-flexion',
+    events: [event],
+    views,
+    disciplines,
+    planeSd,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      return flexion(t.at('throwing-shoulder', f), t.at('throwing-elbow', f), t.at('throwing-wrist', f));
+    },
+  })),
+  {
+    measure: 'elbow-behind',
+    events: ['trunk-square'],
+    views: ABOVE,
+    scaled: true,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      const turn = (trunkTurn(t, f) * Math.PI) / 180;
+      const arm = minus(t.at('throwing-elbow', f), t.at('throwing-shoulder', f));
+      // The chest looks to (sin, −cos) of the trunk's turn.
+      return percentOfHeight(t, -(arm[0] * Math.sin(turn) - arm[1] * Math.cos(turn)));
+    },
+  },
+  {
+    measure: 'stride-length',
+    events: ['contact'],
+    views: [...SIDE, 'top'],
+    scaled: true,
+    at: (t) => percentOfHeight(t, t.at('lead-ankle', t.event('contact'))[0] - t.at('drive-ankle', t.event('set'))[0]),
+  },
+  {
+    measure: 'stride-direction',
+    events: ['contact'],
+    views: ['front', 'rear', 'top', '3d'],
+    scaled: true,
+    at: (t) => {
+      t.requireScale();
+      return -(t.at('lead-ankle', t.event('contact'))[1] - t.at('drive-ankle', t.event('set'))[1]) / INCH;
+    },
+  },
+  {
+    measure: 'lead-foot-angle',
+    events: ['contact'],
+    views: ABOVE,
+    rough: { front: { sd: 10, why: 'from the front the turn of the foot is only estimated from its width' } },
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      const d = minus(t.at('lead-toe', f), t.at('lead-heel', f));
+      if (t.shown.includes(0)) return -degrees(d[1], d[0]);
+      t.requireScale();
+      const foot = 0.13 * t.request.heightM;
+      return (-Math.asin(Math.max(-1, Math.min(1, d[1] / foot))) * 180) / Math.PI;
+    },
+  },
+  {
+    measure: 'lead-knee-flexion',
+    events: ['contact', 'release'],
+    views: SIDE,
+    planeSd: 4,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      return flexion(t.at('lead-hip', f), t.at('lead-knee', f), t.at('lead-ankle', f));
+    },
+  },
+  {
+    measure: 'lead-knee-in-out',
+    events: ['contact'],
+    planeSd: 2,
+    views: ENDS,
+    at: (t) => {
+      const from = t.event('contact');
+      const off = (f: number) => offLine(t.at('lead-knee', f), t.at('lead-hip', f), t.at('lead-ankle', f));
+      return (100 * (off(from + 0.1 * t.request.fps) - off(from))) / shank(t, 'lead');
+    },
+  },
+  {
+    measure: 'lead-shin-angle',
+    events: ['mid-move'],
+    views: SIDE,
+    planeSd: 4,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      const d = minus(t.at('lead-ankle', f), t.at('lead-knee', f));
+      return degrees(d[0], -d[2]);
+    },
+  },
+  {
+    measure: 'drive-shin-angle',
+    events: ['peak-knee', 'mid-move', 'toe-off'],
+    views: SIDE,
+    planeSd: 2,
+    at: (t, e) => lean(t.at('drive-ankle', frameOf(t, e)), t.at('drive-knee', frameOf(t, e)), 0),
+  },
+  {
+    measure: 'drive-knee-over-toe',
+    events: ['deepest-load'],
+    planeSd: 2.8,
+    views: ENDS,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      return (-100 * (t.at('drive-knee', f)[1] - t.at('drive-toe', f)[1])) / shank(t, 'drive');
+    },
+  },
+  {
+    measure: 'hip-travel-dip',
+    disciplines: ['overhand'],
+    events: ['mid-move'],
+    planeSd: 6,
+    views: SIDE,
+    at: (t) => {
+      const speeds = speedOfHips(t, t.event('peak-knee'), t.event('contact'));
+      let [top, dip] = [0, 0];
+      for (const { v } of speeds) {
+        top = Math.max(top, v);
+        if (top > 0) dip = Math.max(dip, (top - v) / top);
+      }
+      if (top <= 0) throw new Missing('the hips do not travel in the marked frames');
+      return 100 * dip;
+    },
+  },
+  {
+    measure: 'drive-hip-drop',
+    disciplines: ['overhand'],
+    events: ['contact'],
+    planeSd: 0.6,
+    views: SIDE,
+    scaled: true,
+    at: (t) => percentOfHeight(t, t.at('drive-hip', t.event('peak-knee'))[2] - t.at('drive-hip', t.event('contact'))[2]),
+  },
+  {
+    measure: 'drive-hip-travel',
+    disciplines: ['overhand'],
+    events: ['contact'],
+    views: SIDE,
+    scaled: true,
+    at: (t) => percentOfHeight(t, t.at('drive-hip', t.event('contact'))[0] - t.at('drive-hip', t.event('peak-knee'))[0]),
+  },
+  {
+    measure: 'hip-path-rise',
+    handOnly: true,
+    events: ['toe-off'],
+    planeSd: 1.5,
+    views: SIDE,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      const around = (axis: 0 | 2) =>
+        slopes(
+          series(t, HIPS, f - 2 * half(t), f + 2 * half(t), (g) => midHip(t, g)[axis]),
+          2 * half(t),
+        );
+      const nearest = (samples: readonly Sample[]) => samples.reduce((a, b) => (Math.abs(b.t - f) < Math.abs(a.t - f) ? b : a)).v;
+      return degrees(nearest(around(2)), nearest(around(0)));
+    },
+  },
+  {
+    measure: 'trunk-tilt-forward',
+    events: TILT_EVENTS,
+    views: SIDE,
+    at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 0),
+  },
+  {
+    measure: 'trunk-tilt-side',
+    events: TILT_EVENTS,
+    views: ENDS,
+    at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 1),
+  },
+  ...(
+    [
+      [['peak-knee', 'mid-move'], SIDE],
+      [['contact'], ENDS],
+    ] as const
+  ).map(([events, views]): Formula => ({
+    measure: 'pelvis-tilt',
+    events,
+    views,
+    planeSd: 3,
+    at: (t, e) => {
+      const d = minus(t.at('lead-hip', frameOf(t, e)), t.at('drive-hip', frameOf(t, e)));
+      return degrees(d[2], Math.hypot(d[0], d[1]));
+    },
+  })),
+  { measure: 'heel-peel-lead', events: ['heel-off'], views: SIDE, at: (t) => ms(t, t.event('contact') - t.event('heel-off')) },
+  {
+    measure: 'push-off-spread',
+    handOnly: true,
+    events: ['toe-off'],
+    disciplines: ['windmill'],
+    views: SIDE,
+    at: (t, e) => {
+      const f = frameOf(t, e);
+      const [from, to] = [f - 0.2 * t.request.fps, f + 0.06 * t.request.fps];
+      return ms(
+        t,
+        spread([
+          straightest(t, ['drive-knee', 'drive-ankle', 'drive-toe'], from, to),
+          straightest(t, ['drive-hip', 'drive-knee', 'drive-ankle'], from, to),
+          straightest(t, ['throwing-shoulder', 'drive-hip', 'drive-knee'], from, to),
+        ]),
+      );
+    },
+  },
+  {
+    measure: 'finish-spread',
+    handOnly: true,
+    events: ['finish'],
+    disciplines: ['windmill'],
+    planeSd: 22,
+    views: SIDE,
+    at: (t) => {
+      const from = t.event('release') - 0.1 * t.request.fps;
+      const to = from + 1.2 * t.request.fps;
+      return ms(
+        t,
+        spread((['throwing-wrist', 'glove-wrist', 'drive-ankle'] as const).map((joint) => arrival(t, joint, from, to))),
+      );
+    },
+  },
+  {
+    measure: 'glove-travel-side',
+    events: ['release'],
+    planeSd: 0.9,
+    views: ENDS,
+    scaled: true,
+    at: (t) =>
+      percentOfHeight(t, Math.abs(t.at('glove-wrist', t.event('release'))[1] - t.at('glove-wrist', t.event('contact'))[1])),
+  },
+  {
+    measure: 'chest-past-knee',
+    events: ['release'],
+    planeSd: 1.1,
+    views: SIDE,
+    scaled: true,
+    at: (t, e) => percentOfHeight(t, midShoulder(t, frameOf(t, e))[0] - t.at('lead-knee', frameOf(t, e))[0]),
+  },
+];

@@ -1,0 +1,234 @@
+import fc from 'fast-check';
+import { measureThrow, combineThrows, changeIsReal } from './measure';
+import type { MarkedFrame, MeasureRequest } from './types';
+import { VIEWS } from './types';
+import { filmDelivery } from '../simulate/film';
+import { simulateDelivery } from '../simulate/delivery';
+import { MEASURE_IDS } from '../delivery/measures';
+import { FORMULAS } from './formulas';
+import { Throw } from './throw';
+
+type Points = MarkedFrame['joints'];
+const frame = (n: number, joints: Record<string, readonly number[]>): MarkedFrame => ({
+  frame: n,
+  joints: Object.fromEntries(Object.entries(joints).map(([j, [x, y, z]]) => [j, { x, y, z, sd: 0 }])) as Points,
+});
+/** Marks of one position, worked out by hand beforehand. */
+const WORKED: MeasureRequest = {
+  discipline: 'overhand',
+  throws: 'R',
+  fps: 240,
+  view: '3d',
+  heightM: 1.8,
+  scale: null,
+  events: { set: { frame: 0 }, contact: { frame: 120 }, release: { frame: 158 }, 'toe-off': { frame: 119 } },
+  frames: [
+    frame(0, { 'drive-ankle': [-0.7, 0, 0.1] }),
+    frame(119, { 'drive-ankle': [0, 0, 0], 'drive-knee': [0.26, 0, 0.3] }),
+    frame(120, {
+      'drive-hip': [0, -0.1, 0.9],
+      'lead-hip': [0.12, 0.1, 0.83],
+      'throwing-shoulder': [-0.1, -0.04, 1.4],
+      'glove-shoulder': [0.26, 0.03, 1.4],
+      'lead-knee': [0.62, -0.02, 0.5],
+      'lead-ankle': [0.75, -0.05, 0.1],
+      'lead-heel': [0.7, -0.03, 0],
+      'lead-toe': [0.94, -0.09, 0],
+    }),
+  ],
+};
+const find = (request: MeasureRequest, measure: string, event: string) =>
+  measureThrow(request).measures.find((m) => m.measure === measure && m.event === event)!;
+
+describe('measures of a worked position', () => {
+  it.each([
+    ['pelvis-rotation', 'contact', 59.0],
+    ['trunk-rotation', 'contact', 11.0],
+    ['hip-shoulder-separation', 'contact', 48.0],
+    ['stride-length', 'contact', 80.6],
+    ['stride-direction', 'contact', 1.97],
+    ['lead-knee-flexion', 'contact', 38.9],
+    ['drive-shin-angle', 'toe-off', 40.9],
+    ['lead-foot-angle', 'contact', 14.0],
+    ['contact-to-release', 'release', 158.3],
+  ])('%s at %s is %d for either hand', (measure, event, value) => {
+    for (const throws of ['R', 'L'] as const) {
+      const found = find({ ...WORKED, throws }, measure, event);
+      expect(found.valid).toBe(true);
+      expect(Math.abs(found.value! - value)).toBeLessThanOrEqual(measure === 'stride-direction' ? 0.006 : 0.06);
+    }
+  });
+
+  it('times carry the error of both frames', () => {
+    expect(find(WORKED, 'contact-to-release', 'release').sd).toBe(1.7);
+    expect(find({ ...WORKED, fps: 60 }, 'contact-to-release', 'release').sd).toBe(6.8);
+  });
+
+  it('what is not marked is named, and the rest stands', () => {
+    expect(find(WORKED, 'elbow-flexion', 'contact')).toMatchObject({ valid: false, value: null, sd: null });
+    expect(find(WORKED, 'elbow-flexion', 'contact').why).toContain('throwing elbow is not marked');
+    expect(find({ ...WORKED, events: { set: { frame: 0 } } }, 'stride-length', 'contact').why).toContain(
+      '“contact” is not marked',
+    );
+  });
+});
+
+const REQUEST = { discipline: 'overhand', heightM: 1.8, age: 17 } as const;
+const delivery = simulateDelivery(REQUEST);
+const exact = (view: (typeof VIEWS)[number], throws: 'R' | 'L' = 'R', fps = 240) =>
+  filmDelivery(delivery, REQUEST, { view, throws, fps, markSd: 0, seed: 1, exact: true });
+
+describe('geometry', () => {
+  // Independent: the law of cosines on side lengths, and directions by spherical angles, neither of which the formulas use.
+  const byCosines = (a: readonly number[], b: readonly number[], c: readonly number[]) => {
+    const far = (p: readonly number[], q: readonly number[]) => Math.sqrt(p.reduce((sum, x, i) => sum + (x - q[i]!) ** 2, 0));
+    const [ab, bc, ac] = [far(a, b), far(b, c), far(a, c)];
+    return 180 - (Math.acos((ab ** 2 + bc ** 2 - ac ** 2) / (2 * ab * bc)) * 180) / Math.PI;
+  };
+  it('agrees with the law of cosines and with the angles that the simulator was given, to 1e-9', () => {
+    const contact = delivery.events.contact!;
+    const j = delivery.jointsAt(contact);
+    // One frame at the very instant, so that nothing is read between frames.
+    const still: MeasureRequest = {
+      ...exact('3d'),
+      fps: 1 / contact,
+      events: { contact: { frame: 1 }, set: { frame: 1 }, release: { frame: 1 } },
+      frames: [frame(1, Object.fromEntries(Object.entries(j).filter(([name]) => !name.endsWith('hand'))))],
+    };
+    const value = (m: string, e: string) => {
+      // Rounded for output; here the unrounded formula is wanted.
+      const formula = FORMULAS.find((f) => f.measure === m && f.events.includes(e as never))!;
+      return formula.at(new Throw(still), e as never);
+    };
+    expect(value('lead-knee-flexion', 'contact')).toBeCloseTo(byCosines(j['lead-hip'], j['lead-knee'], j['lead-ankle']), 9);
+    expect(value('elbow-flexion', 'contact')).toBeCloseTo(
+      byCosines(j['throwing-shoulder'], j['throwing-elbow'], j['throwing-wrist']),
+      9,
+    );
+    const bearing = (from: readonly number[], to: readonly number[]) => {
+      const far = Math.hypot(to[0]! - from[0]!, to[1]! - from[1]!);
+      const angle = (Math.acos((to[0]! - from[0]!) / far) * 180) / Math.PI;
+      return to[1]! >= from[1]! ? angle : -angle;
+    };
+    expect(value('pelvis-rotation', 'contact')).toBeCloseTo(bearing(j['drive-hip'], j['lead-hip']), 9);
+    expect(value('hip-shoulder-separation', 'contact')).toBeCloseTo(
+      bearing(j['drive-hip'], j['lead-hip']) - bearing(j['throwing-shoulder'], j['glove-shoulder']),
+      9,
+    );
+  });
+
+  it.each(VIEWS)('gives a mirrored left-hander the same numbers from %s', (view) => {
+    const right = measureThrow(exact(view, 'R')).measures;
+    const left = measureThrow(exact(view, 'L')).measures;
+    left.forEach((m, i) => {
+      expect({ ...m, value: null, sd: null }).toEqual({ ...right[i]!, value: null, sd: null });
+      if (m.value !== null) expect(m.value).toBeCloseTo(right[i]!.value!, 3);
+    });
+  });
+
+  it('is the same from the open and the closed side', () => {
+    const open = measureThrow(exact('side-open')).measures;
+    const closed = measureThrow(exact('side-closed')).measures;
+    const of = (list: typeof open, m: string, e: string) => list.find((x) => x.measure === m && x.event === e)!.value!;
+    for (const [m, e] of [
+      ['stride-length', 'contact'],
+      ['hip-travel-dip', 'mid-move'],
+      ['chest-past-knee', 'release'],
+    ] as const)
+      expect(Math.abs(of(open, m, e) - of(closed, m, e))).toBeLessThan(3);
+  });
+});
+
+describe('a view', () => {
+  it('that cannot show a measure refuses it and says from where to film', () => {
+    const found = find(exact('side-open'), 'pelvis-rotation', 'contact');
+    expect(found).toMatchObject({ valid: false, value: null });
+    expect(found.why).toContain('film it from above');
+    const foot = find(exact('front'), 'lead-foot-angle', 'contact');
+    expect(foot.valid).toBe(true);
+    expect(foot.sd).toBeGreaterThanOrEqual(10);
+    expect(foot.why).toContain('only estimated');
+  });
+
+  it('without a scale gives ratios and angles, no lengths', () => {
+    const noScale = { ...exact('side-open'), scale: null };
+    expect(find(noScale, 'stride-length', 'contact').why).toContain('need a scale');
+    expect(find(noScale, 'lead-knee-flexion', 'contact').value).toBeCloseTo(
+      find(exact('side-open'), 'lead-knee-flexion', 'contact').value!,
+      3,
+    );
+    expect(find(noScale, 'hip-travel-dip', 'mid-move').valid).toBe(true);
+  });
+
+  it('every measure can be taken from some view', () => {
+    const taken = new Set(FORMULAS.map((f) => f.measure));
+    expect(MEASURE_IDS.filter((id) => !taken.has(id))).toEqual([]);
+  });
+});
+
+describe('the error of a value', () => {
+  it('grows with the marks’ error and with slower film, and is wider in a plane than in space', () => {
+    const sd = (markSd: number, fps = 240, view: (typeof VIEWS)[number] = 'side-open') =>
+      find(filmDelivery(delivery, REQUEST, { view, throws: 'R', fps, markSd, seed: 3 }), 'lead-knee-flexion', 'contact').sd!;
+    expect(sd(4)).toBeGreaterThan(sd(1));
+    expect(sd(2, 60)).toBeGreaterThan(sd(2, 240));
+    expect(sd(2)).toBeGreaterThan(sd(0.005, 240, '3d'));
+  });
+
+  it('is the spread that noise really makes', () => {
+    const values = Array.from({ length: 40 }, (_, seed) =>
+      find(
+        filmDelivery(delivery, REQUEST, { view: '3d', throws: 'R', fps: 60, markSd: 0.01, seed: 100 + seed }),
+        'lead-knee-flexion',
+        'contact',
+      ),
+    );
+    const mean = values.reduce((a, v) => a + v.value!, 0) / values.length;
+    const spread = Math.sqrt(values.reduce((a, v) => a + (v.value! - mean) ** 2, 0) / (values.length - 1));
+    const stated = values.reduce((a, v) => a + v.sd!, 0) / values.length;
+    expect(spread / stated).toBeGreaterThan(0.7);
+    expect(spread / stated).toBeLessThan(1.3);
+  });
+});
+
+describe('several throws', () => {
+  it('are their mean, with error and spread over n', () => {
+    const three = combineThrows('lead-knee-flexion', [
+      { value: 40, sd: 3 },
+      { value: 44, sd: 3 },
+      { value: 42, sd: 3 },
+    ]);
+    expect(three).toMatchObject({ value: 42, throws: 3 });
+    expect(three.sd).toBeCloseTo(Math.sqrt((9 + 4) / 3), 2);
+    const one = combineThrows('lead-knee-flexion', [{ value: 40, sd: 3 }]);
+    expect(one.sd).toBeCloseTo(5, 6);
+    expect(one.moreThrows).toBe(1);
+    expect(combineThrows('lead-knee-flexion', [{ value: 40, sd: 3 }], 0).moreThrows).toBe(0);
+    expect(() => combineThrows('lead-knee-flexion', [])).toThrow(RangeError);
+  });
+  it('have changed when the difference is beyond both errors', () => {
+    expect(changeIsReal({ value: 40, sd: 3 }, { value: 47, sd: 3 })).toBe(true);
+    expect(changeIsReal({ value: 40, sd: 3 }, { value: 46, sd: 3 })).toBe(false);
+  });
+});
+
+it('never throws, whatever is marked', () => {
+  const point = fc.record({
+    x: fc.double({ noNaN: true, min: -1e4, max: 1e4 }),
+    y: fc.double({ noNaN: true, min: -1e4, max: 1e4 }),
+  });
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...VIEWS),
+      fc.array(fc.record({ hip: point, knee: point, ankle: point }), { maxLength: 8 }),
+      (view, rows) => {
+        const frames = rows.map(({ hip, knee, ankle }, i) => ({
+          frame: i,
+          joints: { 'lead-hip': hip, 'lead-knee': knee, 'lead-ankle': ankle },
+        }));
+        const { measures } = measureThrow({ ...WORKED, view, frames, events: { contact: { frame: 2 }, release: { frame: 6 } } });
+        for (const m of measures) expect(m.valid ? Number.isFinite(m.value) : m.why!.length > 5).toBe(true);
+      },
+    ),
+  );
+});

@@ -1,0 +1,109 @@
+import { measureById } from '../delivery/measures';
+import type { DeliveryEvent, MeasureId } from '../delivery/measures';
+import { round } from '../shared/maths';
+import { FORMULAS } from './formulas';
+import type { Formula } from './formulas';
+import { Missing, Throw } from './throw';
+import type { MeasuredValue, MeasureRequest, MeasureResult, View } from './types';
+
+const VIEW_NAMES: Record<View, string> = {
+  'side-open': 'the open side',
+  'side-closed': 'the closed side',
+  front: 'the front',
+  rear: 'the rear',
+  top: 'above',
+  '3d': '3D',
+};
+
+const listed = (views: readonly View[]): string => {
+  const names = [...new Set(views.filter((v) => v !== '3d').map((v) => (v.startsWith('side') ? 'the side' : VIEW_NAMES[v])))];
+  return [...names, ...(views.includes('3d') ? ['3D joints'] : [])].join(', ');
+};
+
+/** What reading between frames leaves, in the measure's unit; provenance: simulated deliveries. */
+const BETWEEN_FRAMES = 0.1;
+
+function valueOf(t: Throw, formula: Formula, event: DeliveryEvent): MeasuredValue {
+  const { unit } = measureById(formula.measure);
+  const base = { measure: formula.measure, event, unit };
+  const { view } = t.request;
+  const rough = formula.rough?.[view];
+  if (!formula.views.includes(view) && !rough)
+    return {
+      ...base,
+      value: null,
+      sd: null,
+      valid: false,
+      why: `cannot be read from ${VIEW_NAMES[view]}; film it from ${listed(formula.views)}`,
+    };
+  try {
+    const { value, sd, tracked } = t.measured(() => formula.at(t, event));
+    if (tracked && formula.handOnly)
+      throw new Missing('the tracker is too rough for this; set the joints by hand round that moment');
+    if (!Number.isFinite(value)) throw new Missing('the marked joints lie on one another');
+    const plane = view === '3d' ? 0 : (formula.planeSd ?? 0);
+    const scale = formula.scaled ? t.scaleSd * Math.abs(value) : 0;
+    const all = Math.max(Math.hypot(sd, plane, scale, BETWEEN_FRAMES), rough?.sd ?? 0);
+    return {
+      ...base,
+      value: round(value),
+      sd: round(all, 2),
+      valid: true,
+      ...(tracked ? { tracked } : {}),
+      ...(rough ? { why: rough.why } : {}),
+    };
+  } catch (error) {
+    if (!(error instanceof Missing)) throw error;
+    return { ...base, value: null, sd: null, valid: false, why: error.message };
+  }
+}
+
+/**
+ * Every measure of one throw, each with its error: that of the marks and events carried through the formula, that of seeing in a
+ * plane, and that of the scale. What cannot be read from this view, or is not in the clip, is named with the reason.
+ */
+export function measureThrow(request: MeasureRequest): MeasureResult {
+  const t = new Throw(request);
+  const measures = FORMULAS.filter((f) => !f.disciplines || f.disciplines.includes(request.discipline)).flatMap((formula) =>
+    formula.events.map((event) => valueOf(t, formula, event)),
+  );
+  return { measures };
+}
+
+/** A throw-to-throw spread that is usual, as 1 SD in the measure's unit. Provenance `house`. */
+const USUAL_SPREAD: Record<string, number> = { deg: 4, ms: 12, '%height': 2, in: 1.2, '%shank': 4, '%': 6 };
+
+export interface CombinedValue {
+  readonly value: number;
+  readonly sd: number;
+  readonly throws: number;
+  /** How many more throws would bring the SD down to the error of one careful reading; 0 when it is there. */
+  readonly moreThrows: number;
+}
+
+/**
+ * A date's value of a measure from its throws. With three or more: mean, SD² = error²/n + spread²/n; with fewer the athlete's
+ * usual throw-to-throw spread is added.
+ * @param usualSpread the athlete's own spread, when it is known
+ * @throws RangeError without throws
+ */
+export function combineThrows(
+  measure: MeasureId,
+  throws: readonly { readonly value: number; readonly sd: number }[],
+  usualSpread = USUAL_SPREAD[measureById(measure).unit]!,
+): CombinedValue {
+  const n = throws.length;
+  if (n === 0) throw new RangeError('a value needs at least one throw');
+  const mean = throws.reduce((sum, t) => sum + t.value, 0) / n;
+  const error = throws.reduce((sum, t) => sum + t.sd ** 2, 0) / n;
+  const spread = n < 3 ? usualSpread ** 2 : throws.reduce((sum, t) => sum + (t.value - mean) ** 2, 0) / (n - 1);
+  const sd = Math.sqrt((error + spread) / n);
+  const wanted = measureById(measure).typicalSd;
+  const needed = Math.ceil((error + spread) / wanted ** 2);
+  return { value: round(mean, 2), sd: round(sd, 2), throws: n, moreThrows: Math.max(0, needed - n) };
+}
+
+/** Whether a value has really changed: by more than 1.64 · √(sd₁² + sd₂²). */
+export function changeIsReal(before: { value: number; sd: number }, after: { value: number; sd: number }): boolean {
+  return Math.abs(after.value - before.value) > 1.64 * Math.hypot(before.sd, after.sd);
+}

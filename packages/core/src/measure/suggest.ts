@@ -1,0 +1,326 @@
+import type { DeliveryEvent } from '../delivery/measures';
+import { rotation } from './geometry';
+import { peakOf, slopes, smooth } from './series';
+import type { Sample } from './series';
+import { Throw } from './throw';
+import type { MarkedEvent, MarkedJoint, MeasureRequest } from './types';
+
+type Markable = Exclude<DeliveryEvent, 'max'>;
+export type EventMarks = MeasureRequest['events'];
+
+/** Half-width of the lines by which a track is smoothed, seconds. */
+const SMOOTH_S = 0.02;
+/** A joint stands still below this share of its greatest speed. */
+const STILL = { marked: 0.1, tracked: 0.12 } as const;
+/** From the front, the rear and above less is seen of what moves to the target: the errors are so many times as wide. */
+const END_ON = 3.5;
+/** Tracked joints wander more than a hand does: the errors are so many times as wide, those of the drive foot most, and feet must move further to count. */
+const TRACKED = 2;
+const TRACKED_FOOT: Partial<Record<Markable, number>> = { 'heel-off': 3, 'toe-off': 5 };
+/** Shares of the athlete's height. */
+const OFF_GROUND = { marked: 0.015, tracked: 0.03 } as const;
+const FOOT_MOVED = { marked: 0.015, tracked: 0.045 } as const;
+const ANYTHING_MOVED = 0.012;
+const HANDS_APART = 0.045;
+/** The foot lies flat so long after it touches, seconds, when the clip does not show it. */
+const FLAT_AFTER_S = 0.03;
+
+/**
+ * How far a suggested event is usually off, 1 SD in seconds. Provenance: simulated deliveries with marks of two pixels
+ * (`npm run accuracy`); those that have no sharp instant are wide.
+ */
+const SUGGESTED_SD_S: Record<Markable, number> = {
+  set: 0.05,
+  'first-move': 0.03,
+  'peak-knee': 0.012,
+  'arm-3-oclock': 0.012,
+  'hand-break': 0.02,
+  'mid-move': 0.015,
+  'deepest-load': 0.04,
+  'hand-up': 0.012,
+  'heel-off': 0.02,
+  'toe-off': 0.02,
+  'arm-12-oclock': 0.02,
+  'arm-9-oclock': 0.01,
+  contact: 0.015,
+  'foot-flat': 0.018,
+  'trunk-square': 0.012,
+  'max-external-rotation': 0.02,
+  release: 0.01,
+  finish: 0.05,
+};
+
+/** The first time at which samples pass a level upward, between samples on a straight line; null when they never do. */
+function rises(samples: readonly Sample[], level: number): number | null {
+  for (let i = 1; i < samples.length; i++) {
+    const [a, b] = [samples[i - 1]!, samples[i]!];
+    if (a.v < level && b.v >= level) return a.t + ((level - a.v) / (b.v - a.v)) * (b.t - a.t);
+  }
+  return null;
+}
+const falls = (samples: readonly Sample[], level: number): number | null =>
+  rises(
+    samples.map(({ t, v }) => ({ t, v: -v })),
+    -level,
+  );
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
+
+/** Tracks of one clip as the rules below read them: smoothed, the frames' own numbers kept. */
+class Tracks {
+  private readonly t: Throw;
+  readonly fps: number;
+  /** The athlete's height in the tracks' unit. */
+  readonly height: number;
+  readonly how: 'marked' | 'tracked';
+
+  constructor(request: Omit<MeasureRequest, 'events'>) {
+    this.t = new Throw({ ...request, events: {} });
+    this.fps = request.fps;
+    this.how = request.frames.some((f) => Object.values(f.joints).some((p) => p.by === 'track')) ? 'tracked' : 'marked';
+    const upright = this.height0();
+    this.height = request.view === '3d' || request.scale ? request.heightM : upright;
+  }
+
+  /** Height from the head to the feet where they are furthest apart; an athlete's head joint sits at 0.94 of the height. */
+  private height0(): number {
+    const frames = this.t.framesOf(['head', 'drive-ankle'], -Infinity, Infinity);
+    return Math.max(1e-6, ...frames.map((f) => this.t.at('head', f)[2] - this.t.at('drive-ankle', f)[2])) / 0.89;
+  }
+
+  get half(): number {
+    return Math.max(1.01, SMOOTH_S * this.fps);
+  }
+
+  get shows(): { readonly x: boolean; readonly y: boolean; readonly z: boolean } {
+    const { shown } = this.t;
+    return { x: shown.includes(0), y: shown.includes(1), z: shown.includes(2) };
+  }
+
+  /** A value over the frames on which all its joints are known. */
+  over(joints: readonly MarkedJoint[], value: (frame: number) => number, from = -Infinity, to = Infinity): Sample[] {
+    const raw = this.t.framesOf(joints, from, to).map((f) => ({ t: f, v: value(f) }));
+    return smooth(raw, this.half);
+  }
+
+  axis(joint: MarkedJoint, axis: 0 | 1 | 2, from?: number, to?: number): Sample[] {
+    return this.over([joint], (f) => this.t.at(joint, f)[axis], from, to);
+  }
+
+  /** From one joint to another along an axis. */
+  between(a: MarkedJoint, b: MarkedJoint, axis: 0 | 1 | 2, from?: number, to?: number): Sample[] {
+    return this.over([a, b], (f) => this.t.at(b, f)[axis] - this.t.at(a, f)[axis], from, to);
+  }
+
+  trunkTurn(frame: number): number {
+    return rotation(this.t.at('throwing-shoulder', frame), this.t.at('glove-shoulder', frame));
+  }
+
+  distance(a: MarkedJoint, b: MarkedJoint, from?: number, to?: number): Sample[] {
+    return this.over(
+      [a, b],
+      (f) => Math.hypot(...this.t.shown.map((axis) => this.t.at(a, f)[axis] - this.t.at(b, f)[axis])),
+      from,
+      to,
+    );
+  }
+
+  /** Speed of a joint over the shown axes, heights a second. */
+  speed(joint: MarkedJoint, from = -Infinity, to = Infinity): Sample[] {
+    const frames = this.t.framesOf([joint], from, to);
+    const parts = this.t.shown.map((axis) =>
+      slopes(
+        frames.map((f) => ({ t: f, v: this.t.at(joint, f)[axis] })),
+        this.half,
+      ),
+    );
+    return (parts[0] ?? []).map((s, i) => ({
+      t: s.t,
+      v: (Math.hypot(...parts.map((p) => p[i]?.v ?? 0)) * this.fps) / this.height,
+    }));
+  }
+
+  /** How far a joint is from where it stood in a stretch, shares of height. */
+  away(joint: MarkedJoint, still: readonly [from: number, to: number], from: number, to: number): Sample[] {
+    const home = this.t.shown.map((axis) => median(this.axis(joint, axis, ...still).map((s) => s.v)));
+    return this.over(
+      [joint],
+      (f) => Math.hypot(...this.t.shown.map((axis, i) => this.t.at(joint, f)[axis] - home[i]!)) / this.height,
+      from,
+      to,
+    );
+  }
+}
+
+/** A time as a number of frames. */
+const within = (seconds: number, fps: number): number => seconds * fps;
+
+/**
+ * Events of a throw read off its joint tracks, each with its error; those that the tracks do not show are left out. Rules, in the
+ * order of what depends on what: release = the throwing wrist's greatest speed (windmill, from the side: the hand passes the hip); peak knee = the lead knee's highest point; contact =
+ * the lead ankle comes to rest after its swing; the rest follows from these.
+ */
+export function suggestEvents(request: Omit<MeasureRequest, 'events'>): EventMarks {
+  const tracks = new Tracks(request);
+  const { fps, shows } = tracks;
+  const found = new Map<Markable, number>();
+  const note = (event: Markable, frame: number | null) => {
+    if (frame !== null && Number.isFinite(frame) && frame >= 0) found.set(event, frame);
+  };
+  const wrist = tracks.speed('throwing-wrist');
+  const fastest = peakOf(wrist);
+  if (!fastest) return {};
+  // From the front and the rear a tracker's joints say too little of when things happen: a hand places the events there.
+  if (!(shows.x && shows.z) && tracks.how === 'tracked') return {};
+  const overhand = request.discipline === 'overhand';
+  const release = fastest.t;
+  note('release', release);
+  const first = wrist[0]!.t;
+  const last = wrist[wrist.length - 1]!.t;
+
+  const contact = landing(tracks, release);
+  note('contact', contact);
+  const still: readonly [number, number] = [first, first + within(0.12, fps)];
+  const started = rises(tracks.away('lead-knee', still, first, release), ANYTHING_MOVED);
+  if (shows.x && shows.z) {
+    note('first-move', started);
+    note('set', started === null ? null : Math.max(first, started - within(0.1, fps)));
+  } else note('set', first);
+  if (shows.z && overhand && contact !== null) {
+    const knee = peakOf(tracks.axis('lead-knee', 2, first, contact));
+    note('peak-knee', knee?.t ?? null);
+    if (knee) {
+      note('mid-move', (knee.t + contact) / 2);
+      note('deepest-load', (knee.t + 2 * contact) / 3);
+      note('hand-break', handsBreak(tracks, knee.t, contact));
+      const rise = tracks.between('throwing-shoulder', 'throwing-wrist', 2, knee.t, release);
+      const lowest = rise.reduce((a, b) => (b.v < a.v ? b : a), rise[0] ?? { t: knee.t, v: 0 });
+      note(
+        'hand-up',
+        rises(
+          rise.filter((s) => s.t >= lowest.t),
+          0,
+        ),
+      );
+    }
+  }
+  if (contact !== null) pushOff(tracks, still, contact, last, note);
+  if (shows.z && contact !== null) {
+    const seen = tracks.how === 'marked' ? (['lead-heel', 'lead-toe'] as const) : [];
+    const flat = Math.max(contact, ...seen.map((joint) => settled(tracks, joint, contact, release) ?? contact));
+    note('foot-flat', flat > contact ? flat : contact + within(FLAT_AFTER_S, fps));
+  }
+  if (!overhand && shows.x && shows.z) armClock(tracks, first, release, contact, note);
+  if (shows.x && shows.y && contact !== null) {
+    const turn = tracks.over(
+      ['throwing-shoulder', 'glove-shoulder'],
+      (f) => tracks.trunkTurn(f),
+      contact - within(0.1, fps),
+      last,
+    );
+    note('trunk-square', rises(turn, 90));
+  }
+  const trail = tracks.speed('drive-ankle', release, last);
+  const swing = peakOf(trail);
+  if (shows.x)
+    note(
+      'finish',
+      (swing &&
+        falls(
+          trail.filter((s) => s.t >= swing.t),
+          0.2 * swing.v,
+        )) ??
+        last,
+    );
+  const wide = (event: Markable): number =>
+    (shows.x && shows.z ? 1 : END_ON) * (tracks.how === 'tracked' ? (TRACKED_FOOT[event] ?? TRACKED) : 1);
+  return Object.fromEntries(
+    [...found].map(([event, frame]): [Markable, MarkedEvent] => [
+      event,
+      {
+        frame: Math.round(frame),
+        sd: Math.round(100 * Math.hypot(SUGGESTED_SD_S[event] * wide(event) * fps, 1 / Math.sqrt(12))) / 100,
+      },
+    ]),
+  );
+}
+
+/**
+ * When the lead foot touches: the ankle's speed falls to a small share of its swing. From the front and the rear the swing is not
+ * seen; there it is when the ankle has come down to where it stays.
+ */
+function landing(tracks: Tracks, release: number): number | null {
+  const [from, to] = [release - within(0.9, tracks.fps), release + within(0.02, tracks.fps)];
+  if (!tracks.shows.x) {
+    const z = tracks.axis('lead-ankle', 2, from, release + within(0.1, tracks.fps));
+    const ground = median(z.filter((s) => s.t > release - within(0.06, tracks.fps)).map((s) => s.v));
+    const top = peakOf(z.filter((s) => s.t < release - within(0.1, tracks.fps)));
+    return (
+      top &&
+      falls(
+        z.filter((s) => s.t >= top.t),
+        ground + OFF_GROUND[tracks.how] * tracks.height,
+      )
+    );
+  }
+  const speed = tracks.speed('lead-ankle', from, to);
+  const swing = peakOf(speed);
+  return (
+    swing &&
+    falls(
+      speed.filter((s) => s.t >= swing.t),
+      STILL[tracks.how] * swing.v,
+    )
+  );
+}
+
+/** When the hands part: the wrists are clearly further from one another than they were together. */
+function handsBreak(tracks: Tracks, knee: number, contact: number): number | null {
+  const apart = tracks.distance('throwing-wrist', 'glove-wrist', knee - within(0.2, tracks.fps), contact);
+  const together = Math.min(...apart.slice(0, Math.max(1, apart.length >> 1)).map((s) => s.v));
+  return rises(apart, together + HANDS_APART * tracks.height);
+}
+
+function pushOff(
+  tracks: Tracks,
+  still: readonly [number, number],
+  contact: number,
+  last: number,
+  note: (event: Markable, frame: number | null) => void,
+): void {
+  const from = contact - within(0.35, tracks.fps);
+  if (tracks.shows.z) {
+    const ground = median(tracks.axis('drive-heel', 2, ...still).map((s) => s.v));
+    note('heel-off', rises(tracks.axis('drive-heel', 2, from, last), ground + OFF_GROUND[tracks.how] * tracks.height));
+  }
+  if (tracks.shows.x || tracks.shows.z)
+    note('toe-off', rises(tracks.away('drive-toe', still, from, last), FOOT_MOVED[tracks.how]));
+}
+
+/** When a part of the lead foot has come down to where it stays. */
+function settled(tracks: Tracks, joint: MarkedJoint, contact: number, release: number): number | null {
+  const z = tracks.axis(joint, 2, contact - within(0.05, tracks.fps), release + within(0.1, tracks.fps));
+  const ground = median(z.slice(z.length >> 1).map((s) => s.v));
+  return falls(z, ground + 0.5 * OFF_GROUND[tracks.how] * tracks.height);
+}
+
+function armClock(
+  tracks: Tracks,
+  first: number,
+  release: number,
+  contact: number | null,
+  note: (event: Markable, frame: number | null) => void,
+): void {
+  const up = (from: number, to: number) => tracks.between('throwing-shoulder', 'throwing-wrist', 2, from, to);
+  const ahead = (from: number, to: number) => tracks.between('throwing-shoulder', 'throwing-wrist', 0, from, to);
+  const start = Math.max(first, release - within(0.6, tracks.fps));
+  const top = peakOf(up(start, release));
+  if (!top || top.v <= 0) return;
+  note('arm-12-oclock', falls(ahead(Math.max(start, top.t - within(0.12, tracks.fps)), release), 0) ?? top.t);
+  note('arm-3-oclock', rises(up(start, top.t), 0));
+  // The hand passes the hip: that is where a windmill lets go.
+  note(
+    'release',
+    rises(ahead(Math.max(start, top.t + within(0.1, tracks.fps)), release + within(0.15, tracks.fps)), 0) ?? release,
+  );
+  note('arm-9-oclock', falls(up(Math.max(top.t, (contact ?? top.t) - within(0.02, tracks.fps)), release + 1), 0));
+}

@@ -1,0 +1,236 @@
+import type { DeliveryEvent } from '../delivery/measures';
+import { randomFrom } from '../simulate/random';
+import type { MarkedJoint, MeasureRequest, View } from './types';
+
+/** A point in the delivery's own axes, metres or image units: x target, y glove side, z up. Unseen axes are 0. */
+export type Point = readonly [x: number, y: number, z: number];
+export type Axis = 0 | 1 | 2;
+
+/** Something that a measure needs and the clip does not have. */
+export class Missing extends Error {}
+
+/** Longest gap between two marked frames that is bridged by a straight line, seconds. */
+const LONGEST_GAP_S = 0.12;
+/** 1 SD of a mark that states none: two pixels, or a centimetre. */
+const USUAL_SD = { image: 2, space: 0.01 } as const;
+
+/** Axes that a view shows. */
+export const SHOWN: Record<View, readonly Axis[]> = {
+  'side-open': [0, 2],
+  'side-closed': [0, 2],
+  front: [1, 2],
+  rear: [1, 2],
+  top: [0, 1],
+  '3d': [0, 1, 2],
+};
+
+/** Image to delivery axes. A left-hander's image is mirrored, so that all values mean the same for either hand. */
+function toDelivery(view: View, left: boolean, u: number, v: number): Point {
+  const s = left ? -1 : 1;
+  switch (view) {
+    case 'side-open':
+      return [s * u, 0, -v];
+    case 'side-closed':
+      return [-s * u, 0, -v];
+    case 'front':
+      return [0, s * u, -v];
+    case 'rear':
+      return [0, -s * u, -v];
+    case 'top':
+      return [-v, -s * u, 0];
+    case '3d':
+      return [0, 0, 0];
+  }
+}
+
+interface Known {
+  readonly joint: MarkedJoint;
+  readonly frame: number;
+  readonly at: Point;
+  /** 1 SD of what errs from frame to frame by itself. */
+  readonly jitter: number;
+  /** 1 SD of what errs alike in all frames of the joint. */
+  readonly offset: number;
+  readonly tracked: boolean;
+}
+
+/** A hand errs anew on every frame; a tracker sees a joint off the same way for a while. Shares of the stated SD; from simulated clips. */
+const TRACKED_JITTER = 0.25;
+const TRACKED_OFFSET = Math.sqrt(1 - TRACKED_JITTER ** 2);
+
+/** Coordinates read beyond which errors are carried by draws instead of one by one. */
+const ONE_BY_ONE = 90;
+const DRAWS = 40;
+const NOWHERE: Point = [0, 0, 0];
+const SEED = 20_24;
+
+/** One throw as the formulas read it. Every mark that is read is noted, so that its error can be carried through. */
+export class Throw {
+  private readonly tracks = new Map<MarkedJoint, readonly Known[]>();
+  private readonly read = new Set<Known>();
+  private readonly eventsRead = new Set<Exclude<DeliveryEvent, 'max'>>();
+  /** How marks are moved while errors are carried through a formula. */
+  private moved: ReadonlyMap<Known, Point> | null = null;
+  private shift: { event: DeliveryEvent; frames: number } | null = null;
+
+  constructor(readonly request: MeasureRequest) {
+    const { view, throws, frames } = request;
+    const k = view === '3d' ? 1 : (request.scale?.metresPerUnit ?? 1);
+    const byJoint = new Map<MarkedJoint, Known[]>();
+    for (const { frame, joints } of [...frames].sort((a, b) => a.frame - b.frame))
+      for (const [joint, point] of Object.entries(joints) as [MarkedJoint, NonNullable<(typeof joints)[MarkedJoint]>][]) {
+        const at: Point =
+          view === '3d'
+            ? [point.x, point.y, point.z ?? 0]
+            : (toDelivery(view, throws === 'L', point.x, point.y).map((c) => c * k) as unknown as Point);
+        const sd = (point.sd ?? (view === '3d' ? USUAL_SD.space : USUAL_SD.image)) * k;
+        const tracked = point.by === 'track';
+        const known = {
+          joint,
+          frame,
+          at,
+          jitter: tracked ? TRACKED_JITTER * sd : sd,
+          offset: tracked ? TRACKED_OFFSET * sd : 0,
+          tracked,
+        };
+        const track = byJoint.get(joint);
+        if (track) track.push(known);
+        else byJoint.set(joint, [known]);
+      }
+    for (const [joint, known] of byJoint) this.tracks.set(joint, known);
+  }
+
+  get shown(): readonly Axis[] {
+    return SHOWN[this.request.view];
+  }
+
+  /** @throws Missing when the event was not marked */
+  event(event: Exclude<DeliveryEvent, 'max'>): number {
+    const marked = this.request.events[event];
+    if (!marked) throw new Missing(`“${event}” is not marked`);
+    this.eventsRead.add(event);
+    return marked.frame + (this.shift?.event === event ? this.shift.frames : 0);
+  }
+
+  has(event: Exclude<DeliveryEvent, 'max'>): boolean {
+    return this.request.events[event] !== undefined;
+  }
+
+  private valueOf(known: Known): Point {
+    this.read.add(known);
+    return this.moved?.get(known) ?? known.at;
+  }
+
+  /** Where a joint is at a frame, between marked frames on a straight line. @throws Missing when it cannot be told */
+  at(joint: MarkedJoint, frame: number): Point {
+    const track = this.tracks.get(joint) ?? [];
+    let low = 0;
+    let high = track.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (track[middle]!.frame < frame) low = middle + 1;
+      else high = middle;
+    }
+    const after = track[low];
+    if (after && after.frame === frame) return this.valueOf(after);
+    const before = track[low - 1];
+    if (!before || !after || after.frame - before.frame > LONGEST_GAP_S * this.request.fps)
+      throw new Missing(`the ${joint.replace('-', ' ')} is not marked near frame ${Math.round(frame)}`);
+    const t = (frame - before.frame) / (after.frame - before.frame);
+    const [a, b] = [this.valueOf(before), this.valueOf(after)];
+    return [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1]), a[2] + t * (b[2] - a[2])];
+  }
+
+  /** Marked frames of some joints between two frames, ends included. */
+  framesOf(joints: readonly MarkedJoint[], from: number, to: number): number[] {
+    const [first, ...others] = joints.map((joint) => this.tracks.get(joint) ?? []);
+    const known = others.map((track) => new Set(track.map((k) => k.frame)));
+    return (first ?? []).map((k) => k.frame).filter((f) => f >= from && f <= to && known.every((set) => set.has(f)));
+  }
+
+  /** A length in metres needs a scale. @throws Missing without one */
+  requireScale(): void {
+    if (this.request.view !== '3d' && !this.request.scale)
+      throw new Missing('lengths need a scale: the athlete’s height, the rubber, or a taped distance');
+  }
+
+  /** 1 SD of the scale, as a share. */
+  get scaleSd(): number {
+    return this.request.view === '3d' ? 0 : (this.request.scale?.sd ?? 0.02);
+  }
+
+  /**
+   * A value with the error that the marks and the events bring. Each coordinate and each event that was read is moved by its SD,
+   * and the changes are added up as squares; a formula over many frames is drawn again with a fixed seed instead. What a tracker
+   * errs alike in all frames moves them together.
+   */
+  measured(formula: () => number): { readonly value: number; readonly sd: number; readonly tracked: boolean } {
+    this.read.clear();
+    this.eventsRead.clear();
+    const value = formula();
+    const tracked = [...this.read].some((known) => known.tracked);
+    const reads = [...this.read].filter((known) => known.jitter > 0 || known.offset > 0);
+    const events = [...this.eventsRead];
+    const changed = (): number | null => {
+      try {
+        return formula() - value;
+      } catch (error) {
+        if (error instanceof Missing) return null;
+        throw error;
+      }
+    };
+    let variance = reads.length * this.shown.length <= ONE_BY_ONE ? this.oneByOne(reads, changed) : this.byDraws(reads, changed);
+    this.moved = null;
+    for (const event of events) {
+      this.shift = { event, frames: this.request.events[event]!.sd ?? 1 / Math.sqrt(12) };
+      variance += (changed() ?? 0) ** 2;
+    }
+    this.shift = null;
+    return { value, sd: Math.sqrt(variance), tracked };
+  }
+
+  private oneByOne(reads: readonly Known[], changed: () => number | null): number {
+    let variance = 0;
+    const moveBy = (moved: readonly Known[], axis: Axis, by: number) => {
+      const shifted = (at: Point) => at.map((c, a) => (a === axis ? c + by : c)) as unknown as Point;
+      this.moved = new Map(moved.map((known) => [known, shifted(known.at)]));
+      variance += (changed() ?? 0) ** 2;
+    };
+    const joints = new Map<MarkedJoint, Known[]>();
+    for (const known of reads) joints.set(known.joint, [...(joints.get(known.joint) ?? []), known]);
+    for (const axis of this.shown) {
+      for (const known of reads) moveBy([known], axis, known.jitter);
+      for (const track of joints.values()) {
+        const together = track.filter((known) => known.offset > 0);
+        if (together.length > 0) moveBy(together, axis, together[0]!.offset);
+      }
+    }
+    return variance;
+  }
+
+  private byDraws(reads: readonly Known[], changed: () => number | null): number {
+    const random = randomFrom(SEED);
+    const found: number[] = [];
+    for (let draw = 0; draw < DRAWS; draw++) {
+      const offsets = new Map<MarkedJoint, Point>();
+      const offsetOf = (known: Known): Point => {
+        if (known.offset === 0) return NOWHERE;
+        const drawn = offsets.get(known.joint) ?? [random.normal(0, 1), random.normal(0, 1), random.normal(0, 1)];
+        offsets.set(known.joint, drawn);
+        return drawn;
+      };
+      this.moved = new Map(
+        reads.map((known) => {
+          const off = offsetOf(known);
+          const at = known.at.map((c, a) =>
+            this.shown.includes(a as Axis) ? c + off[a]! * known.offset + random.normal(0, known.jitter) : c,
+          );
+          return [known, at as unknown as Point];
+        }),
+      );
+      const change = changed();
+      if (change !== null) found.push(change);
+    }
+    return found.length === 0 ? 0 : found.reduce((sum, c) => sum + c ** 2, 0) / found.length;
+  }
+}
