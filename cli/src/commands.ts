@@ -2,13 +2,14 @@ import {
   check,
   diagnosisRequestSchema,
   gateRequestSchema,
-  gateSettings,
+  measureRequestSchema,
   planRequestSchema,
+  simulateRequestSchema,
   trendRequestSchema,
   workloadRequestSchema,
 } from '@wrightonic/contract';
 import type { Checked } from '@wrightonic/contract';
-import { diagnose, judgeGate, makePlan, trend, workload } from '@wrightonic/core';
+import { diagnose, gateSettings, judgeGate, makePlan, measureThrow, simulate, trend, workload } from '@wrightonic/core';
 import type Joi from 'joi';
 import { catalogue } from './catalogue';
 
@@ -34,8 +35,12 @@ function command<T>(schema: Joi.Schema<T>, compute: (input: T) => unknown): Comm
 export const COMMANDS: Readonly<Record<string, Command>> = {
   catalogue: { takesInput: false, schema: null, run: () => ({ ok: true, value: catalogue() }) },
   diagnose: command(diagnosisRequestSchema, diagnose),
-  gate: command(gateRequestSchema, (input) => judgeGate(input.log, gateSettings(input.settings), input.rung)),
+  gate: command(gateRequestSchema, (input) =>
+    judgeGate(input.log, gateSettings(input.settings ? { gate: input.settings } : undefined), input.rung),
+  ),
   workload: command(workloadRequestSchema, workload),
   plan: command(planRequestSchema, (input) => makePlan(input)),
   trend: command(trendRequestSchema, trend),
+  measure: command(measureRequestSchema, measureThrow),
+  simulate: command(simulateRequestSchema, simulate),
 };

@@ -52,4 +52,21 @@ export const EXAMPLES: Readonly<Record<string, object>> = {
       { date: '2026-04-11', speed: 73.1, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
     ],
   },
+  measure: {
+    discipline: 'overhand',
+    throws: 'R',
+    fps: 240,
+    view: 'side-open',
+    heightM: 1.8,
+    scale: { metresPerUnit: 0.004 },
+    events: { set: { frame: 0 }, contact: { frame: 120 }, release: { frame: 158 } },
+    frames: [
+      { frame: 0, joints: { 'drive-ankle': { x: 300, y: 600 } } },
+      {
+        frame: 120,
+        joints: { 'lead-hip': { x: 520, y: 440 }, 'lead-knee': { x: 620, y: 490 }, 'lead-ankle': { x: 662, y: 596 } },
+      },
+    ],
+  },
+  simulate: { seed: 7, kind: 'delivery', athlete, faults: { stall: 1 }, view: 'side-open', fps: 30, markSd: 2 },
 };

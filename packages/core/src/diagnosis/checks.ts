@@ -99,7 +99,7 @@ function candidates(model: Model, evidence: readonly Evidence[], situation: Situ
       if (!finding || !situation.inPlay.has(finding) || told.has(finding)) continue;
       told.add(finding);
       if (tested.has(`${test.id}:${side}`)) continue;
-      const outcomes = gridOutcomes(screenDensities(test, situation.athlete, situation.on));
+      const outcomes = gridOutcomes(screenDensities(test, situation));
       found.push({
         check: { kind: 'screen', test: test.id, side },
         minutes: test.minutes,
@@ -199,6 +199,7 @@ export function weighChecks(
   prior: Float64Array,
   evidence: readonly Evidence[],
   situation: Situation,
+  { wanted = () => true, refined = REFINED }: { wanted?: (check: Check) => boolean; refined?: number } = {},
 ): WeighedCheck[] {
   const anything = now.root.some((r, i) => r - prior[i]! > RAISED);
   const entropy = anything ? (root: Float64Array) => rootEntropy(root, prior) : singleEntropies;
@@ -207,6 +208,7 @@ export function weighChecks(
   const givenRoot = raised.map((i) => now.nodesGivenRoot(i));
   const byGain = (x: WeighedCheck, y: WeighedCheck) => y.expectedGain / y.minutes - x.expectedGain / x.minutes;
   const ranked = candidates(model, evidence, situation)
+    .filter(({ check }) => wanted(check))
     .map((candidate) => {
       const probability = now.nodes[candidate.node]!;
       const present = now.root.slice();
@@ -221,7 +223,7 @@ export function weighChecks(
     .sort(byGain);
   const exact = new Map<number, WhenKnown>();
   return ranked
-    .slice(0, REFINED)
+    .slice(0, refined)
     .map(({ candidate }) => {
       let when = exact.get(candidate.node);
       if (!when) {

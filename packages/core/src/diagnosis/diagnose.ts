@@ -7,6 +7,7 @@ import type { IsoDate } from '../shared/dates';
 import { logOdds, round } from '../shared/maths';
 import { resolveSchools } from '../shared/schools';
 import type { Schools } from '../shared/schools';
+import type { AcademyNumbers } from '../settings/numbers';
 import { slowTriesWorthAsking, weighChecks } from './checks';
 import type { WeighedCheck } from './checks';
 import type { Evidence, StyleItem } from './evidence';
@@ -25,6 +26,8 @@ export interface DiagnosisRequest {
   readonly on: IsoDate;
   readonly athlete: AthleteProfile;
   readonly schools?: Partial<Schools>;
+  /** The academy's own thresholds; without them the catalogue's count. */
+  readonly numbers?: AcademyNumbers;
   readonly evidence: readonly Evidence[];
 }
 
@@ -79,10 +82,10 @@ export function howSure(probability: number): string {
 const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text);
 
 /** The setting of a request: what applies to this athlete on this day. */
-function situationOf({ on, athlete, schools }: DiagnosisRequest): Situation {
+function situationOf({ on, athlete, schools, numbers }: DiagnosisRequest): Situation {
   const { ids, limitsBehind } = graphFor(athlete.discipline);
   const resolved = resolveSchools(schools, athlete.discipline, ageOn(athlete.birthDate, on));
-  return { athlete, on, schools: resolved, inPlay: ids, limitsBehind };
+  return { athlete, on, schools: resolved, inPlay: ids, limitsBehind, ...(numbers ? { numbers } : {}) };
 }
 
 /**
@@ -94,6 +97,50 @@ export function presence(request: DiagnosisRequest): Diagnosis['posterior'] {
   const model = buildModel(situation, contributionsOf(request.evidence, situation), []);
   const { present } = infer(model.network, model.likelihoods());
   return Object.fromEntries(model.findings.map((finding, i) => [finding.id, round(present[i]!)]));
+}
+
+/** Health-flagged findings that are likely enough to be taken care of. */
+export const flagsOf = (present: Diagnosis['posterior']): FindingId[] =>
+  FINDINGS.filter((f) => f.healthFlag && (present[f.id] ?? 0) >= LIKELY_ENOUGH).map((f) => f.id);
+
+/** What a limit of the body is doing in this athlete's delivery, and which tests would still tell something. */
+export interface BodyInsight {
+  /** Per limit: findings that would ease were it not there, P(present) now minus P(present) without it, largest first. */
+  readonly limits: readonly {
+    readonly finding: FindingId;
+    readonly probability: number;
+    readonly eases: readonly { readonly finding: FindingId; readonly probability: number }[];
+  }[];
+  /** Tests not yet done, best first by what they would tell per minute, bits. */
+  readonly worthDoing: readonly WeighedCheck[];
+}
+
+const LIMITS_SHOWN_FROM = 0.2;
+const LIMIT_EASES_FROM = 0.03;
+
+/**
+ * The body's part of the judgement: what limits what, through the causal model, and what each test not yet done would tell.
+ * @throws EvidenceError for an item that cannot be about this athlete
+ */
+export function bodyInsight(request: DiagnosisRequest): BodyInsight {
+  const situation = situationOf(request);
+  const model = buildModel(situation, contributionsOf(request.evidence, situation), []);
+  const likelihoods = model.likelihoods();
+  const now = beliefs(model, likelihoods);
+  const limits = model.findings.flatMap((finding, i) => {
+    if (finding.kind !== 'limit' || now.present[i]! < LIMITS_SHOWN_FROM) return [];
+    const drops = easingIfAbsent(model.network, likelihoods, i, model.count);
+    const eases = model.findings
+      .map((other, j) => ({ finding: other.id, probability: round(drops[j]!) }))
+      .filter((e) => e.probability >= LIMIT_EASES_FROM)
+      .sort((a, b) => b.probability - a.probability);
+    return [{ finding: finding.id, probability: round(now.present[i]!), eases }];
+  });
+  const worthDoing = weighChecks(model, now, priorRoots(model), request.evidence, situation, {
+    wanted: (check) => check.kind === 'screen',
+    refined: Infinity,
+  }).map((check) => ({ ...check, expectedGain: round(check.expectedGain) }));
+  return { limits: limits.sort((a, b) => b.probability - a.probability), worthDoing };
 }
 
 /**
@@ -166,9 +213,12 @@ export function diagnose(request: DiagnosisRequest): Diagnosis {
     schools.repairOrder,
   );
 
+  const posterior: Diagnosis['posterior'] = Object.fromEntries(
+    model.findings.map((finding, i) => [finding.id, round(now.present[i]!)]),
+  );
   return {
     roots,
-    posterior: Object.fromEntries(model.findings.map((finding, i) => [finding.id, round(now.present[i]!)])),
+    posterior,
     expectedToEase,
     leaveAlone: whatToLeave(evidence, athlete, now.present[model.indexOf('lead-hip-ir')]!, expectedToEase, roots),
     split: { body: share(excess.body), timing: share(excess.timing), cue: share(excess.cue) },
@@ -176,7 +226,7 @@ export function diagnose(request: DiagnosisRequest): Diagnosis {
       .slice(0, CHECKS_SHOWN)
       .filter((c) => c.expectedGain > 0.001)
       .map((c) => ({ ...c, expectedGain: round(c.expectedGain) })),
-    flags: model.findings.filter((f, i) => f.healthFlag && now.present[i]! >= LIKELY_ENOUGH).map((f) => f.id),
+    flags: flagsOf(posterior),
     focus: { ...focus, open: focus.open && { ...focus.open, probability: round(focus.open.probability) } },
   };
 }

@@ -43,7 +43,7 @@ describe('densities', () => {
       'squat-strength',
     ] as const) {
       const test = bodyTestById(id);
-      const model = screenDensities(test, athlete, on);
+      const model = screenDensities(test, { athlete, on });
       expect(ratio(densities(test.pass, model))).toBeLessThan(1);
       expect(ratio(densities(test.watch - (test.unit === 'score' ? 1 : 0.01 * test.watch), model))).toBeGreaterThan(1);
     }

@@ -3,8 +3,9 @@ import { measureById } from '../delivery/measures';
 import { findingById } from '../findings/catalogue';
 import type { CueId, FindingId } from '../findings/ids';
 import { LIMIT_IDS } from '../findings/ids';
-import { SIGNS } from '../findings/signs';
 import type { Sign } from '../findings/signs';
+import { signsWith } from '../settings/numbers';
+import type { AcademyNumbers } from '../settings/numbers';
 import { effortGain, spikeGap } from '../progress/spread';
 import { bandFor, bodyTestById } from '../screen/tests';
 import type { BodyTest } from '../screen/tests';
@@ -49,6 +50,8 @@ export interface Situation {
   readonly athlete: AthleteProfile;
   readonly on: IsoDate;
   readonly schools: Schools;
+  /** The academy's own thresholds. */
+  readonly numbers?: AcademyNumbers;
   /** Findings of this discipline. */
   readonly inPlay: ReadonlySet<FindingId>;
   /** Limits from which a path of arrows leads to the finding. */
@@ -74,8 +77,11 @@ export function densities(value: number, { absentMean, presentMean, sd }: TwoDen
 }
 
 /** Densities of a screen value under "limited" and "free", from the bands of the test. */
-export function screenDensities(test: BodyTest, athlete: AthleteProfile, on: IsoDate): TwoDensities {
-  const band = bandFor(test, athlete, on);
+export function screenDensities(
+  test: BodyTest,
+  { athlete, on, numbers }: Pick<Situation, 'athlete' | 'on' | 'numbers'>,
+): TwoDensities {
+  const band = bandFor(test, athlete, on, numbers?.tests);
   const gap = band.pass - band.watch;
   // A score has whole steps: the grades themselves are the means.
   const reach = test.unit === 'score' ? 0 : 0.5 * gap;
@@ -95,15 +101,17 @@ export function signDensities(sign: Sign, youth: boolean, sd: number): TwoDensit
 
 /** Signs of a measure that apply in this discipline, at this event. */
 export function signsOf(measure: MeasureId, event: string | null, situation: Situation): readonly Sign[] {
-  return SIGNS.filter(
-    (sign) =>
-      sign.measure === measure &&
-      situation.inPlay.has(sign.finding) &&
-      (!sign.disciplines || sign.disciplines.includes(situation.athlete.discipline)) &&
-      (event === null || !sign.events || sign.events.includes(event as never)),
-  ).map((sign) =>
-    sign.finding === 'early-peel' && situation.schools.backFoot === 'inside-edge' ? { ...sign, at: sign.at * 2 } : sign,
-  );
+  return signsWith(situation.numbers)
+    .filter(
+      (sign) =>
+        sign.measure === measure &&
+        situation.inPlay.has(sign.finding) &&
+        (!sign.disciplines || sign.disciplines.includes(situation.athlete.discipline)) &&
+        (event === null || !sign.events || sign.events.includes(event as never)),
+    )
+    .map((sign) =>
+      sign.finding === 'early-peel' && situation.schools.backFoot === 'inside-edge' ? { ...sign, at: sign.at * 2 } : sign,
+    );
 }
 
 export const isYouth = (situation: Situation): boolean =>
@@ -235,7 +243,7 @@ function screenContribution(
   finding: FindingId,
 ): Likelihood {
   const test = bodyTestById(items[0]!.item.test);
-  const model = screenDensities(test, situation.athlete, situation.on);
+  const model = screenDensities(test, situation);
   const bySide = new Map(items.map(({ item }) => [item.side, item]));
   const values = [...bySide.values()].map((item) => item.value);
   const needsBoth = test.sides.filter((side) => test.speaksOf[side] === finding).length > 1;

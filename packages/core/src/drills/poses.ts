@@ -1,4 +1,4 @@
-import { poseFor } from '../delivery/poses';
+import { poseFor } from '../delivery/figure';
 import type { PoseId } from '../delivery/poses';
 import type { Discipline } from '../delivery/links';
 import type { Drill } from './types';

@@ -38,6 +38,7 @@ export const EQUIPMENT = [
   'mirror',
   'string',
   'radar',
+  'weighted-ball',
 ] as const;
 export type Equipment = (typeof EQUIPMENT)[number];
 

@@ -31,6 +31,10 @@ export interface BodyTest {
   readonly id: TestId;
   readonly name: string;
   readonly how: string;
+  /** How the athlete lies, sits or stands. */
+  readonly position: 'supine' | 'prone' | 'side' | 'seated' | 'standing';
+  /** What reads it: an inclinometer, a watch, a tape or gauge typed in, or whole steps. */
+  readonly readBy: 'tilt' | 'timer' | 'keypad' | 'steps';
   readonly unit: 'deg' | 'cm' | 's' | '%BW' | 'score' | 'in' | '%height' | 'xBW';
   readonly sides: readonly TestSide[];
   readonly pass: number;
@@ -54,6 +58,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'hip-internal-rotation',
     name: 'Hip turning in',
+    position: 'supine',
+    readBy: 'tilt',
     unit: 'deg',
     sides: legs,
     pass: 40,
@@ -68,6 +74,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'hip-external-rotation',
     name: 'Hip turning out',
+    position: 'supine',
+    readBy: 'tilt',
     unit: 'deg',
     sides: legs,
     pass: 40,
@@ -82,6 +90,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'hip-abduction',
     name: 'Leg out to the side',
+    position: 'supine',
+    readBy: 'tilt',
     unit: 'deg',
     sides: legs,
     pass: 40,
@@ -96,6 +106,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'hip-flexion',
     name: 'Knee to chest',
+    position: 'supine',
+    readBy: 'tilt',
     unit: 'deg',
     sides: legs,
     pass: 115,
@@ -110,6 +122,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'hip-extension',
     name: 'Thigh behind the body',
+    position: 'prone',
+    readBy: 'tilt',
     unit: 'deg',
     sides: legs,
     pass: 15,
@@ -124,6 +138,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'trunk-rotation',
     name: 'Seated turn, tall',
+    position: 'seated',
+    readBy: 'tilt',
     unit: 'deg',
     sides: ['to-throwing', 'to-glove'],
     pass: 45,
@@ -138,6 +154,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'trunk-rotation-slouched',
     name: 'Seated turn, slouched',
+    position: 'seated',
+    readBy: 'tilt',
     unit: 'deg',
     sides: ['to-throwing', 'to-glove'],
     pass: 35,
@@ -152,6 +170,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'knee-to-wall',
     name: 'Knee to wall',
+    position: 'standing',
+    readBy: 'keypad',
     unit: 'cm',
     sides: legs,
     pass: 10,
@@ -166,6 +186,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'abductor-hold',
     name: 'Side-lying leg hold',
+    position: 'side',
+    readBy: 'timer',
     unit: 's',
     sides: legs,
     pass: 30,
@@ -180,6 +202,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'abductor-force',
     name: 'Side-lying leg force',
+    position: 'side',
+    readBy: 'keypad',
     unit: '%BW',
     sides: legs,
     pass: 20,
@@ -194,6 +218,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'hip-flexor-hold',
     name: 'High-knee hold',
+    position: 'standing',
+    readBy: 'timer',
     unit: 's',
     sides: legs,
     pass: 20,
@@ -208,6 +234,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'side-plank',
     name: 'Side plank',
+    position: 'side',
+    readBy: 'timer',
     unit: 's',
     sides: legs,
     pass: 45,
@@ -222,6 +250,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'single-leg-balance',
     name: 'One-leg balance',
+    position: 'standing',
+    readBy: 'timer',
     unit: 's',
     sides: legs,
     pass: 20,
@@ -236,6 +266,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'single-leg-squat',
     name: 'One-leg squat to box',
+    position: 'standing',
+    readBy: 'steps',
     unit: 'score',
     sides: legs,
     pass: 3,
@@ -250,6 +282,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'vertical-jump',
     name: 'Standing jump',
+    position: 'standing',
+    readBy: 'keypad',
     unit: 'in',
     sides: ['none'],
     pass: 28,
@@ -264,6 +298,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'broad-jump',
     name: 'Broad jump',
+    position: 'standing',
+    readBy: 'keypad',
     unit: '%height',
     sides: ['none'],
     pass: 105,
@@ -278,6 +314,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
   {
     id: 'squat-strength',
     name: 'Squat or hinge strength',
+    position: 'standing',
+    readBy: 'keypad',
     unit: 'xBW',
     sides: ['none'],
     pass: 1.75,
@@ -301,11 +339,21 @@ export function bodyTestById(id: TestId): BodyTest {
   return test;
 }
 
+/** An academy's own thresholds of tests, over the catalogue's. */
+export type Bands = Partial<Record<TestId, { readonly pass: number; readonly watch: number }>>;
+
 /**
- * The thresholds that apply to this athlete. Side plank is shorter under 12; jumps of the young are scaled by height and by
+ * The thresholds that apply to this athlete. An academy's own come first. Side plank is shorter under 12; jumps of the young are scaled by height and by
  * three quarters, as a reference for their own trend and never as a rank.
  */
-export function bandFor(test: BodyTest, athlete: AthleteProfile, on: IsoDate): { pass: number; watch: number } {
+export function bandFor(
+  test: BodyTest,
+  athlete: AthleteProfile,
+  on: IsoDate,
+  bands: Bands = {},
+): { pass: number; watch: number } {
+  const own = bands[test.id];
+  if (own) return own;
   const age = ageOn(athlete.birthDate, on);
   if (test.id === 'side-plank' && age < 12) return { pass: 25, watch: 12 };
   const youth = age < 18 || (athlete.level !== 'college' && athlete.level !== 'adult');

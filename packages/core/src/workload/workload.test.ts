@@ -1,5 +1,5 @@
 import { addDays } from '../shared/dates';
-import { workload } from './workload';
+import { strictestLeague, workload } from './workload';
 import type { LoadRow, WorkloadRequest } from './workload';
 
 /** The published tables, written out again: the product's own must agree for every age and count. */
@@ -130,5 +130,22 @@ describe('pain', () => {
     expect(locked(log, cleared(6))).toBe('clearance');
     expect(locked(log, cleared(2, addDays(on, -1)))).toBe('clearance');
     expect(locked([...log, practice(1, 10, pain('elbow', 3))], cleared(2))).toBe('clearance');
+  });
+});
+
+describe('the league’s rules taken together', () => {
+  it('are as strict as the strictest of each', () => {
+    expect(
+      strictestLeague([
+        { daily: 70, weekly: 200 },
+        { daily: 80, perGame: 50, rest: [{ from: 30, days: 1 }] },
+      ]),
+    ).toEqual({
+      daily: 70,
+      weekly: 200,
+      perGame: 50,
+      rest: [{ from: 30, days: 1 }],
+    });
+    expect(strictestLeague([{}, {}])).toEqual({});
   });
 });

@@ -110,6 +110,16 @@ export function daysOf(log: readonly LoadRow[]): Day[] {
     }));
 }
 
+/** One rule that is as strict as each of several. Of rest rules the longest rest counts, so all are kept. */
+export function strictestLeague(rules: readonly LeagueRule[]): LeagueRule {
+  const least = (key: 'daily' | 'perGame' | 'weekly') => {
+    const given = rules.flatMap((rule) => (rule[key] === undefined ? [] : [rule[key]]));
+    return given.length > 0 ? { [key]: Math.min(...given) } : {};
+  };
+  const rest = rules.flatMap((rule) => rule.rest ?? []);
+  return { ...least('daily'), ...least('perGame'), ...least('weekly'), ...(rest.length > 0 ? { rest } : {}) };
+}
+
 const stricter = (...limits: (number | null | undefined)[]): number =>
   Math.min(...limits.filter((l): l is number => l !== null && l !== undefined));
 

@@ -1,0 +1,97 @@
+import { SIGNS } from '../findings/signs';
+import type { Sign } from '../findings/signs';
+import { GATE_DEFAULTS } from '../plan/gate';
+import type { GateSettings } from '../plan/gate';
+import { BODY_TESTS } from '../screen/tests';
+import type { Bands } from '../screen/tests';
+import type { Provenance } from '../workload/tables';
+
+/** Numbers that an academy has set for itself; what is not here is as the catalogue has it. */
+export interface AcademyNumbers {
+  /** Thresholds of body tests. */
+  readonly tests?: Bands;
+  /** Thresholds of measured signs, by `signId`. */
+  readonly signs?: Readonly<Record<string, number>>;
+  readonly gate?: Partial<GateSettings>;
+}
+
+/** Names a sign across versions of the catalogue. */
+export const signId = (sign: Sign): string => `${sign.finding}.${sign.measure}.${sign.disciplines?.[0] ?? 'both'}`;
+
+/** The signs with an academy's own thresholds; an own threshold counts for the young as well. */
+export function signsWith(numbers: AcademyNumbers | undefined): readonly Sign[] {
+  const own = numbers?.signs;
+  if (!own || Object.keys(own).length === 0) return SIGNS;
+  return SIGNS.map((sign) => {
+    const at = own[signId(sign)];
+    if (at === undefined) return sign;
+    const { youthAt: _, ...rest } = sign;
+    return { ...rest, at };
+  });
+}
+
+export const gateSettings = (numbers: AcademyNumbers | undefined): GateSettings => ({ ...GATE_DEFAULTS, ...numbers?.gate });
+
+/** One number that an academy may set, with what it is when it does not. */
+export interface SettableNumber {
+  readonly group: 'tests' | 'signs' | 'gate';
+  /** Key within its group. */
+  readonly key: string;
+  readonly part: 'pass' | 'watch' | null;
+  readonly standard: number;
+  readonly low: number;
+  readonly high: number;
+  readonly provenance: Provenance;
+}
+
+const between = (standard: number): [low: number, high: number] => {
+  const reach = Math.max(10, Math.abs(standard));
+  return [standard - reach, standard + reach];
+};
+
+/** Every number that can be set, in catalogue order. */
+export function settableNumbers(): SettableNumber[] {
+  const tests = BODY_TESTS.flatMap((test) =>
+    (['pass', 'watch'] as const).map((part): SettableNumber => {
+      const [, high] = between(test[part]);
+      return { group: 'tests', key: test.id, part, standard: test[part], low: 0, high, provenance: test.provenance };
+    }),
+  );
+  const signs = SIGNS.map((sign): SettableNumber => {
+    const [low, high] = between(sign.at);
+    return { group: 'signs', key: signId(sign), part: null, standard: sign.at, low, high, provenance: 'convention' };
+  });
+  const gate = (Object.keys(GATE_DEFAULTS) as (keyof GateSettings)[]).map((key): SettableNumber => {
+    const standard = GATE_DEFAULTS[key];
+    const share = standard < 1;
+    return { group: 'gate', key, part: null, standard, low: share ? 0.05 : 1, high: share ? 0.99 : 100, provenance: 'house' };
+  });
+  return [...tests, ...signs, ...gate];
+}
+
+/** Why some numbers cannot be used, each with its path; empty when all can. */
+export function numbersFaults(numbers: AcademyNumbers): { path: string; message: string }[] {
+  const faults: { path: string; message: string }[] = [];
+  const known = settableNumbers();
+  const find = (group: SettableNumber['group'], key: string) => known.filter((n) => n.group === group && n.key === key);
+  const inRange = (path: string, setting: SettableNumber | undefined, value: number) => {
+    if (!setting) faults.push({ path, message: 'is not a number that can be set' });
+    else if (value < setting.low || value > setting.high)
+      faults.push({ path, message: `must lie between ${setting.low} and ${setting.high}; the standard is ${setting.standard}` });
+  };
+  for (const [key, band] of Object.entries(numbers.tests ?? {})) {
+    for (const part of ['pass', 'watch'] as const)
+      inRange(
+        `tests.${key}.${part}`,
+        find('tests', key).find((n) => n.part === part),
+        band[part],
+      );
+    if (band.watch > band.pass) faults.push({ path: `tests.${key}.watch`, message: 'must not be above “pass”' });
+  }
+  for (const [key, value] of Object.entries(numbers.signs ?? {})) inRange(`signs.${key}`, find('signs', key)[0], value);
+  for (const [key, value] of Object.entries(numbers.gate ?? {})) inRange(`gate.${key}`, find('gate', key)[0], value!);
+  const gate = gateSettings(numbers);
+  if (gate.regressRate >= gate.advanceRate)
+    faults.push({ path: 'gate.regressRate', message: 'must be below the rate that advances' });
+  return faults;
+}
