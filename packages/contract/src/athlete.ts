@@ -1,5 +1,5 @@
 import { DISCIPLINES, HANDS, LEVELS, SCHOOL_OPTIONS } from '@wrightonic/core';
-import type { AthleteProfile, Schools } from '@wrightonic/core';
+import type { AcademyNumbers, AthleteProfile, Schools } from '@wrightonic/core';
 import Joi from 'joi';
 import { isoDate, objectOf, oneOf } from './schema';
 
@@ -28,4 +28,12 @@ export const schoolsSchema = objectOf<Partial<Schools>>({
   method: oneOf(SCHOOL_OPTIONS.method),
   repairOrder: oneOf(SCHOOL_OPTIONS.repairOrder),
   separation: oneOf(SCHOOL_OPTIONS.separation),
+});
+
+const band = Joi.object({ pass: Joi.number().required(), watch: Joi.number().required() });
+/** An academy's own thresholds; which of them may be set, and how far, is checked by the core. */
+export const numbersSchema = objectOf<AcademyNumbers>({
+  tests: Joi.object().pattern(Joi.string().max(60), band),
+  signs: Joi.object().pattern(Joi.string().max(120), Joi.number()),
+  gate: Joi.object().pattern(Joi.string().max(40), Joi.number()),
 });

@@ -1,7 +1,6 @@
 import {
   DISCIPLINES,
   FINDING_IDS,
-  GATE_DEFAULTS,
   hasDrill,
   PAIN_SIGNS,
   PAIN_SITES,
@@ -26,7 +25,7 @@ import type {
   Discipline,
 } from '@wrightonic/core';
 import Joi from 'joi';
-import { athleteProfileSchema, schoolsSchema } from './athlete';
+import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
 import { evidenceSchema } from './evidence';
 import { count, isoDate, listOf, objectOf, oneOf, text } from './schema';
 
@@ -53,6 +52,7 @@ export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
   on: isoDate().required(),
   athlete: athleteProfileSchema.required(),
   schools: schoolsSchema,
+  numbers: numbersSchema,
   evidence: listOf(evidenceSchema, 500).required(),
 })
   .custom(bornBefore)
@@ -104,7 +104,6 @@ export const gateRequestSchema = objectOf<GateRequest>({
   settings: gateSettingsSchema,
   rung: Joi.number().valid(...RUNGS),
 });
-export const gateSettings = (given?: Partial<GateSettings>): GateSettings => ({ ...GATE_DEFAULTS, ...given });
 
 export const painReportSchema = objectOf<PainReport>({
   site: oneOf(PAIN_SITES).required(),

@@ -8,6 +8,7 @@ import {
   logBatchSchema,
   planRequestSchema,
   ROUTES,
+  rolesOf,
   workloadRequestSchema,
 } from './index';
 import type { Route } from './index';
@@ -155,6 +156,14 @@ describe('routes', () => {
     const all = Object.values(ROUTES as Record<string, Route>);
     expect(new Set(all.map((r) => `${r.method} ${r.path}`)).size).toBe(all.length);
     for (const r of all) if (r.method === 'get') expect(r.body).toBeUndefined();
-    expect(all.filter((r) => r.roles.length === 0).map((r) => r.path)).toEqual(['/sign-in', '/sign-out']);
+    // Each of these carries its own proof: a password, an invitation's secret, or a channel's key.
+    expect(all.filter((r) => rolesOf(r).length === 0).map((r) => r.path)).toEqual([
+      '/sign-in',
+      '/sign-out',
+      '/join/look',
+      '/join',
+      '/channels/:id/messages',
+      '/channels/:id/live',
+    ]);
   });
 });

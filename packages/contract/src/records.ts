@@ -2,6 +2,7 @@
 import { EQUIPMENT, FINDING_IDS, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
 import type {
   Clearance,
+  DeliveryEvent,
   Diagnosis,
   Equipment,
   Evidence,
@@ -9,8 +10,9 @@ import type {
   GateResult,
   GateVerdict,
   IsoDate,
-  LeagueRule,
   LinkState,
+  MeasureId,
+  MeasureUnit,
   PainReport,
   Place,
   Plan,
@@ -19,25 +21,23 @@ import type {
   Schools,
   Season,
   SessionSummary,
+  TestStep,
   Trend,
   Weekday,
   Workload,
   AthleteProfile,
 } from '@wrightonic/core';
 import Joi from 'joi';
+import type { Role } from './access';
 import { athleteProfileKeys, schoolsSchema } from './athlete';
-import { clearanceSchema, leagueRuleSchema, painReportSchema } from './commands';
+import type { BodyValue } from './body';
+import type { IntakeStep } from './intake';
+import type { NamedId } from './people';
+import type { AthleteRow } from './roster';
+import type { AcademySettings } from './settings';
+import { clearanceSchema, painReportSchema } from './commands';
 import { evidenceSchema } from './evidence';
 import { count, isoDate, listOf, objectOf, oneOf, text, uuid } from './schema';
-
-export const ROLES = ['instructor', 'athlete'] as const;
-export type Role = (typeof ROLES)[number];
-
-export interface SignIn {
-  readonly signIn: string;
-  readonly password: string;
-}
-export const signInSchema = objectOf<SignIn>({ signIn: text(120).required(), password: Joi.string().min(1).max(200).required() });
 
 export interface Availability {
   readonly weekday: Weekday;
@@ -225,28 +225,15 @@ export const newOutingSchema = objectOf<NewOuting>({
 });
 export { clearanceSchema };
 
-export interface AcademySettings {
-  readonly speedUnit: 'mph' | 'km/h';
-  readonly timeZone: string;
-  readonly leagueDailyLimit: number | null;
-  readonly league: LeagueRule;
-  readonly schools: Partial<Schools>;
-}
-export const academySettingsSchema = objectOf<AcademySettings>({
-  speedUnit: oneOf(['mph', 'km/h'] as const).required(),
-  timeZone: text(60).required(),
-  leagueDailyLimit: count(300).allow(null).required(),
-  league: leagueRuleSchema.required(),
-  schools: schoolsSchema.required(),
-});
-
 // ---- responses ------------------------------------------------------------------------------------------------------------
 
 export interface Me {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
-  readonly athlete: string | null;
+  readonly signIn: string;
+  /** The athlete themselves, or a guardian's children. */
+  readonly athletes: readonly NamedId[];
   readonly academy: { readonly name: string; readonly today: IsoDate } & AcademySettings;
 }
 
@@ -260,17 +247,6 @@ export interface FocusRecord {
   readonly startedOn: IsoDate;
   /** Day since which reps count for the gate of this rung. */
   readonly rungSince: IsoDate;
-}
-
-export interface AthleteRow {
-  readonly id: string;
-  readonly name: string;
-  readonly discipline: AthleteProfile['discipline'];
-  readonly throws: AthleteProfile['throws'];
-  readonly age: number;
-  readonly chain: Chain;
-  readonly focus: FindingId | null;
-  readonly locked: boolean;
 }
 
 export interface AssignmentRecord {
@@ -294,7 +270,8 @@ export interface RungMove {
 
 export interface TimelineEntry {
   readonly on: IsoDate;
-  readonly kind: 'observation' | 'diagnosis' | 'focus' | 'plan' | 'session' | 'move' | 'pain' | 'outing' | 'clearance';
+  readonly kind:
+    'observation' | 'body' | 'consent' | 'diagnosis' | 'focus' | 'plan' | 'session' | 'move' | 'pain' | 'outing' | 'clearance';
   readonly text: string;
 }
 
@@ -323,6 +300,39 @@ export interface AthleteOverview {
   readonly timeline: readonly TimelineEntry[];
   readonly speed: SpeedSentence | null;
   readonly flags: readonly FindingId[];
+  readonly archived: boolean;
+  readonly intakeNext: IntakeStep | null;
+  readonly minor: boolean;
+  readonly clearance: Clearance | null;
+  /** Newest value of each test and side. */
+  readonly body: readonly (TestStep & BodyValue)[];
+  /** Newest measured value of each measure and event, newest day first. */
+  readonly measured: readonly MeasuredOn[];
+  /** Whether somebody has agreed that the athlete is filmed. */
+  readonly filmConsent: boolean;
+}
+
+/** A measured value of a day. */
+export interface MeasuredOn {
+  readonly on: IsoDate;
+  readonly measure: MeasureId;
+  readonly event: DeliveryEvent;
+  readonly value: number;
+  readonly sd: number;
+  readonly unit: MeasureUnit;
+}
+
+/** What whoever runs a session needs to know, and no more. */
+export interface AthleteWork {
+  readonly id: string;
+  readonly athlete: AthleteProfile & { readonly name: string };
+  readonly age: number;
+  readonly foci: readonly FocusRecord[];
+  readonly today: AssignmentRecord | null;
+  readonly next: AssignmentRecord | null;
+  readonly workload: Workload;
+  readonly flags: readonly FindingId[];
+  readonly clearance: Clearance | null;
 }
 
 export interface DiagnosisRecord {
@@ -382,14 +392,17 @@ export interface TodayRow {
 export interface Need {
   readonly athlete: string;
   readonly name: string;
-  readonly kind: 'pain' | 'move' | 'stuck' | 'no-focus' | 'no-plan';
+  readonly kind: 'pain' | 'move' | 'stuck' | 'no-focus' | 'no-plan' | 'intake';
   readonly text: string;
 }
 
 export interface TodayList {
   readonly today: IsoDate;
   readonly rows: readonly TodayRow[];
+  /** A few of each kind, the most urgent kind first. */
   readonly needs: readonly Need[];
+  /** Kinds of which there are more than shown; the roster's filter lists them all. */
+  readonly more: readonly Need['kind'][];
 }
 export type { Clearance };
 

@@ -1,0 +1,60 @@
+/** What an academy decides for itself. */
+import { SCHOOL_OPTIONS } from '@wrightonic/core';
+import type { AcademyNumbers, LeagueRule, Schools } from '@wrightonic/core';
+import Joi from 'joi';
+import { numbersSchema, schoolsSchema } from './athlete';
+import { leagueRuleSchema } from './commands';
+import { count, listOf, objectOf, oneOf, text } from './schema';
+
+export interface WordChoice {
+  readonly avoid: string;
+  readonly say: string;
+}
+
+/** The league's written rule from an age on. */
+export interface LeagueAge {
+  readonly from: number;
+  readonly rule: LeagueRule;
+}
+
+export interface AcademySettings {
+  readonly speedUnit: 'mph' | 'km/h';
+  readonly lengthUnit: 'cm' | 'in';
+  readonly timeZone: string;
+  /** For every age; the tables of ages count beside it. */
+  readonly leagueDailyLimit: number | null;
+  readonly league: LeagueRule;
+  readonly leagueAges: readonly LeagueAge[];
+  readonly schools: Partial<Schools>;
+  readonly words: readonly WordChoice[];
+  readonly weightedBalls: boolean;
+  readonly numbers: AcademyNumbers;
+}
+
+export const academySettingsSchema = objectOf<AcademySettings>({
+  speedUnit: oneOf(['mph', 'km/h'] as const).required(),
+  lengthUnit: oneOf(['cm', 'in'] as const).required(),
+  timeZone: text(60).required(),
+  leagueDailyLimit: count(300).allow(null).required(),
+  league: leagueRuleSchema.required(),
+  leagueAges: listOf(
+    Joi.object({ from: Joi.number().integer().min(4).max(30).required(), rule: leagueRuleSchema.required() }),
+    20,
+  )
+    .unique('from')
+    .required(),
+  schools: schoolsSchema.required(),
+  words: listOf(Joi.object({ avoid: text(60).required(), say: text(120).required() }), 100)
+    .unique('avoid')
+    .required(),
+  weightedBalls: Joi.boolean().required(),
+  numbers: numbersSchema.required(),
+});
+
+export const SCHOOL_QUESTIONS = Object.keys(SCHOOL_OPTIONS) as (keyof Schools)[];
+
+/** Words that the young are better spared, with what is said instead: an academy starts from these. */
+export const STARTING_WORDS: readonly WordChoice[] = [
+  { avoid: 'push', say: 'let the hip go' },
+  { avoid: 'balance and stop', say: 'slow is fine, never stopped' },
+];
