@@ -11,12 +11,16 @@ export interface Config {
   };
   /** Folder with the exported app, or null to serve the API alone. */
   readonly appFolder: string | null;
+  /** Folder for clips: outside of everything that is served. */
+  readonly clipsFolder: string;
 }
 
 function required(name: string): string {
   const value = process.env[name];
   if (!value)
-    throw new Error(`${name} is not set. Start through “npm run demo” or “npm run dev”, or set it to a MariaDB address.`);
+    throw new Error(
+      `${name} is not set. Start through “npm run demo” or “npm run dev”, or set it yourself: DATABASE_URL to a MariaDB address, CLIPS_FOLDER to a private folder.`,
+    );
   return value;
 }
 
@@ -34,5 +38,6 @@ export function readConfig(): Config {
       database: url.pathname.slice(1),
     },
     appFolder: process.env.APP_FOLDER ?? null,
+    clipsFolder: required('CLIPS_FOLDER'),
   };
 }

@@ -9,7 +9,7 @@ const db = connect(config.database);
 const log = (message: string) => process.stderr.write(`${message}\n`);
 
 await migrate(db);
-const app = createApp({ db, clock: () => new Date(), log, appFolder: config.appFolder });
+const app = createApp({ db, clock: () => new Date(), log, appFolder: config.appFolder, clipsFolder: config.clipsFolder });
 const server = createServer(app);
 server.on('error', (error: NodeJS.ErrnoException) => {
   log(error.code === 'EADDRINUSE' ? `Port ${config.port} is in use. Set PORT to another one, or leave it out.` : error.message);

@@ -1,6 +1,9 @@
 import { createServer } from 'node:http';
 import type { Server } from 'node:http';
-import type { AthleteRecord } from '@wrightonic/contract';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { AcademySettings, AthleteRecord, Role } from '@wrightonic/contract';
 import knex from 'knex';
 import type { Knex } from 'knex';
 import request from 'supertest';
@@ -9,13 +12,14 @@ import { hashPassword } from '../src/auth/passwords';
 import { connect, migrate } from '../src/db/connect';
 import { createApp } from '../src/http/app';
 
-const PASSWORD = 'correct horse';
+export const PASSWORD = 'correct horse';
 
 export interface Harness {
   readonly db: Knex;
   readonly server: Server;
   readonly clock: { now: Date };
   readonly faults: string[];
+  readonly clipsFolder: string;
   readonly close: () => Promise<void>;
 }
 
@@ -30,66 +34,84 @@ export async function startHarness(): Promise<Harness> {
   await admin.raw(`CREATE DATABASE ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
   const db = connect({ ...connection, database });
   await migrate(db);
+  const clipsFolder = mkdtempSync(join(tmpdir(), 'clips-'));
   const clock = { now: new Date('2026-05-04T15:00:00Z') };
   const faults: string[] = [];
-  const server = createServer(createApp({ db, clock: () => clock.now, log: (m) => faults.push(m), appFolder: null }));
+  const server = createServer(
+    createApp({ db, clock: () => clock.now, log: (m) => faults.push(m), appFolder: null, clipsFolder }),
+  );
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   return {
     db,
     server,
     clock,
     faults,
+    clipsFolder,
     close: async () => {
       await new Promise((resolve) => server.close(resolve));
       await db.destroy();
       await admin.raw(`DROP DATABASE ${database}`);
       await admin.destroy();
+      rmSync(clipsFolder, { recursive: true, force: true });
     },
   };
 }
 
 export interface Client {
   readonly academy: string;
+  readonly user: string;
+  readonly signIn: string;
   readonly get: (path: string) => request.Test;
   readonly put: (path: string, body?: object) => request.Test;
   readonly post: (path: string, body?: object) => request.Test;
-  readonly delete: (path: string) => request.Test;
+  readonly delete: (path: string, body?: object) => request.Test;
+  readonly putBytes: (path: string, bytes: Buffer) => request.Test;
 }
 
 let hashed: Promise<string> | null = null;
 
-/** Makes an academy with a signed-in instructor, or signs an athlete in to an academy that is there. */
-export async function signedIn(harness: Harness, as: { academy?: string; athlete?: string } = {}): Promise<Client> {
+interface As {
+  readonly academy?: string;
+  readonly role?: Role;
+  readonly athletes?: readonly string[];
+  readonly groups?: readonly string[];
+}
+
+export async function addAcademy(db: Knex): Promise<string> {
+  const id = uuid();
+  await db('academies').insert({ id, name: 'Test Yard', speed_unit: 'mph', time_zone: 'UTC', league: '{}', schools: '{}' });
+  return id;
+}
+
+/** Signs somebody in: an owner of a new academy, or whoever is asked for. */
+export async function signedIn(harness: Harness, as: As = {}): Promise<Client> {
   const { db, server } = harness;
-  const academy = as.academy ?? uuid();
-  if (!as.academy)
-    await db('academies').insert({
-      id: academy,
-      name: 'Test Yard',
-      speed_unit: 'mph',
-      time_zone: 'UTC',
-      league: '{}',
-      schools: '{}',
-    });
-  const name = `user-${uuid()}`;
+  const academy = as.academy ?? (await addAcademy(db));
+  const user = uuid();
+  const name = `user-${user}`;
   hashed ??= hashPassword(PASSWORD);
   await db('users').insert({
-    id: uuid(),
+    id: user,
     academy_id: academy,
-    athlete_id: as.athlete ?? null,
-    role: as.athlete ? 'athlete' : 'instructor',
+    role: as.role ?? 'owner',
     name: 'Test Person',
     sign_in: name,
     password_hash: await hashed,
   });
+  for (const athlete of as.athletes ?? [])
+    await db('user_athletes').insert({ academy_id: academy, user_id: user, athlete_id: athlete });
+  for (const group of as.groups ?? []) await db('user_groups').insert({ academy_id: academy, user_id: user, group_id: group });
   const agent = request.agent(server);
   await agent.post('/api/sign-in').send({ signIn: name, password: PASSWORD }).expect(200);
   return {
     academy,
+    user,
+    signIn: name,
     get: (path) => agent.get(`/api${path}`),
     put: (path, body = {}) => agent.put(`/api${path}`).send(body),
     post: (path, body = {}) => agent.post(`/api${path}`).send(body),
     delete: (path) => agent.delete(`/api${path}`),
+    putBytes: (path, bytes) => agent.put(`/api${path}`).set('Content-Type', 'application/octet-stream').send(bytes),
   };
 }
 
@@ -106,6 +128,19 @@ export const ATHLETE: AthleteRecord = {
   equipment: ['net', 'strap', 'band', 'tape'],
   partner: true,
   schools: {},
+};
+
+export const SETTINGS: AcademySettings = {
+  speedUnit: 'mph',
+  lengthUnit: 'cm',
+  timeZone: 'UTC',
+  leagueDailyLimit: null,
+  league: {},
+  leagueAges: [],
+  schools: {},
+  words: [],
+  weightedBalls: false,
+  numbers: {},
 };
 
 export async function addAthlete(client: Client, more: Partial<AthleteRecord> = {}): Promise<string> {

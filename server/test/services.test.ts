@@ -1,6 +1,6 @@
 import { addDays } from '@wrightonic/core';
 import { v4 as uuid } from 'uuid';
-import { addAthlete, ATHLETE, eye, makeFocus, pitch, rep, signedIn, startHarness, startSession } from './harness';
+import { SETTINGS, addAthlete, ATHLETE, eye, makeFocus, pitch, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
 
 let harness: Harness;
@@ -44,8 +44,10 @@ describe('today', () => {
     expect(body.rows.map((r: { athlete: { id: string }; line: string }) => r.athlete.id)).toEqual([planned]);
     expect(body.rows[0].line).toMatch(/min, (dry|\d+ throws)/);
     expect(body.needs[0]).toMatchObject({ athlete: hurt, kind: 'pain' });
-    expect(body.needs.find((n: { athlete: string }) => n.athlete === fresh)).toMatchObject({ kind: 'no-focus' });
-    expect(body.needs.some((n: { athlete: string }) => n.athlete === planned)).toBe(false);
+    expect(body.needs.find((n: { athlete: string }) => n.athlete === fresh)).toMatchObject({ kind: 'intake' });
+    expect(body.needs.filter((n: { athlete: string }) => n.athlete === planned).map((n: { kind: string }) => n.kind)).toEqual([
+      'intake',
+    ]);
   });
 
   it('calls a focus stuck after four sessions without a move', async () => {
@@ -108,7 +110,7 @@ describe('speed', () => {
       .expect(200);
     const top = async () => (await own.get(`/athletes/${athlete}/progress`).expect(200)).body.days[0].summary.top;
     expect(await top()).toBe(74.6);
-    const settings = { speedUnit: 'km/h', timeZone: 'UTC', leagueDailyLimit: null, league: {}, schools: {} };
+    const settings = { ...SETTINGS, speedUnit: 'km/h' };
     expect((await own.put('/academy/settings', settings).expect(200)).body.academy.speedUnit).toBe('km/h');
     expect(await top()).toBe(120);
   });
@@ -120,7 +122,7 @@ describe('the academy', () => {
     const athlete = await addAthlete(own);
     harness.clock.now = new Date('2026-05-04T23:30:00Z');
     const settings = {
-      speedUnit: 'mph',
+      ...SETTINGS,
       timeZone: 'Pacific/Auckland',
       leagueDailyLimit: 40,
       league: { weekly: 60 },
@@ -163,8 +165,8 @@ describe('an athlete', () => {
   it('signs in, sees the own day, logs a session and may not decide', async () => {
     const athlete = await addAthlete(coach);
     const focus = await makeFocus(coach, athlete);
-    const child = await signedIn(harness, { academy: coach.academy, athlete });
-    expect((await child.get('/me').expect(200)).body).toMatchObject({ role: 'athlete', athlete });
+    const child = await signedIn(harness, { academy: coach.academy, role: 'athlete', athletes: [athlete] });
+    expect((await child.get('/me').expect(200)).body).toMatchObject({ role: 'athlete', athletes: [{ id: athlete }] });
     const session = await startSession(child, athlete);
     await child.post(`/athletes/${athlete}/sessions/${session}/log`, { entries: [rep({ focus })] }).expect(200);
     const { body } = await child.post(`/athletes/${athlete}/sessions/${session}/finish`).expect(200);
@@ -179,7 +181,7 @@ describe('observations', () => {
     const id = uuid();
     await coach.put(`/athletes/${athlete}/observations/${id}`, eye('stall', 'yes')).expect(200);
     const chain = async () =>
-      (await coach.get('/athletes').expect(200)).body.find((a: { id: string }) => a.id === athlete).chain[2];
+      (await coach.get('/athletes').expect(200)).body.rows.find((a: { id: string }) => a.id === athlete).chain[2];
     expect(await chain()).toBe('open');
     const { body } = await coach.delete(`/athletes/${athlete}/observations/${id}`).expect(200);
     expect(body.evidence).toEqual([]);
@@ -239,7 +241,7 @@ describe('plans', () => {
 describe('two phones', () => {
   it('log the same athlete at once, and nothing is lost, doubled or over the budget', async () => {
     const athlete = await addAthlete(coach);
-    const child = await signedIn(harness, { academy: coach.academy, athlete });
+    const child = await signedIn(harness, { academy: coach.academy, role: 'athlete', athletes: [athlete] });
     const session = await startSession(coach, athlete);
     const batch = (from: number) =>
       Array.from({ length: 60 }, (_, n) => pitch({ at: new Date(Date.UTC(2026, 4, 4, 15, from, n % 60)).toISOString() }));

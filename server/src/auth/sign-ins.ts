@@ -1,49 +1,101 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Role } from '@wrightonic/contract';
 import type { Knex } from 'knex';
 import { passwordMatches } from './passwords';
+import { digest, newSecret } from './secrets';
+import { countTry, forgetTries, tryKey } from './tries';
 
 export interface User {
   readonly id: string;
   readonly academyId: string;
-  readonly athleteId: string | null;
   readonly role: Role;
   readonly name: string;
+  readonly signIn: string;
+  /** The athlete themselves, or a guardian's children. */
+  readonly athletes: readonly string[];
+  /** Groups of a station coach. */
+  readonly groups: readonly string[];
 }
 
 export const SESSION_DAYS = 30;
-const digest = (token: string): string => createHash('sha256').update(token).digest('hex');
+export const DEVICE_DAYS = 400;
 
 interface UserRow {
   id: string;
   academy_id: string;
-  athlete_id: string | null;
   role: Role;
   name: string;
+  sign_in: string;
   password_hash: string;
 }
-const toUser = (row: UserRow): User => ({
-  id: row.id,
-  academyId: row.academy_id,
-  athleteId: row.athlete_id,
-  role: row.role,
-  name: row.name,
-});
 
-/** @returns a token for the cookie, or null when name and password do not go together */
-export async function signIn(db: Knex, name: string, password: string, now: Date): Promise<{ token: string; user: User } | null> {
-  const row = await db<UserRow>('users')
-    .where('sign_in' as never, name.toLowerCase())
-    .first();
-  if (!(await passwordMatches(row?.password_hash ?? null, password)) || !row) return null;
-  const token = randomBytes(32).toString('base64url');
+async function toUser(db: Knex, row: UserRow): Promise<User> {
+  const linked = async (table: string, column: string): Promise<string[]> =>
+    (
+      (await db(table).where({ user_id: row.id, academy_id: row.academy_id }).orderBy(column).select(column)) as Record<
+        string,
+        string
+      >[]
+    ).map((link) => link[column]!);
+  const family = row.role === 'athlete' || row.role === 'guardian';
+  return {
+    id: row.id,
+    academyId: row.academy_id,
+    role: row.role,
+    name: row.name,
+    signIn: row.sign_in,
+    athletes: family ? await linked('user_athletes', 'athlete_id') : [],
+    groups: row.role === 'station' ? await linked('user_groups', 'group_id') : [],
+  };
+}
+
+/** Where a try comes from: its network address, and the secret of a device that may have signed in before. */
+export interface Visitor {
+  readonly address: string;
+  readonly device: string | undefined;
+}
+
+async function knownDevice(db: Knex, userId: string | undefined, device: string | undefined): Promise<string | null> {
+  if (!userId || !device) return null;
+  const hash = digest(device);
+  return (await db('known_devices').where({ token_hash: hash, user_id: userId }).first()) ? hash : null;
+}
+
+export interface SignedIn {
+  readonly token: string;
+  readonly device: string;
+  readonly user: User;
+}
+
+/** Opens a session; the device is known from now on. */
+export async function openSession(db: Knex, userId: string, now: Date, device: string = newSecret()): Promise<SignedIn> {
+  const token = newSecret();
   await db('sign_ins').where('expires_at', '<', now).delete();
   await db('sign_ins').insert({
     token_hash: digest(token),
-    user_id: row.id,
+    user_id: userId,
     expires_at: new Date(now.getTime() + SESSION_DAYS * 86_400_000),
   });
-  return { token, user: toUser(row) };
+  await db('known_devices')
+    .insert({ token_hash: digest(device), user_id: userId, seen_at: now })
+    .onConflict('token_hash')
+    .merge(['user_id', 'seen_at']);
+  await db('users').where('id', userId).update({ last_seen_at: now });
+  const row = (await db('users').where('id', userId).first()) as UserRow;
+  return { token, device, user: await toUser(db, row) };
+}
+
+/**
+ * @returns the session and the device's secret, or null when name and password do not go together
+ * @throws ProblemError 429 after too many wrong ones from the same door
+ */
+export async function signIn(db: Knex, name: string, password: string, visitor: Visitor, now: Date): Promise<SignedIn | null> {
+  const row = (await db('users').where('sign_in', name.toLowerCase()).first()) as UserRow | undefined;
+  const known = await knownDevice(db, row?.id, visitor.device);
+  const key = tryKey(name, visitor.address, known);
+  await countTry(db, key, now);
+  if (!(await passwordMatches(row?.password_hash ?? null, password)) || !row) return null;
+  await forgetTries(db, key, now);
+  return openSession(db, row.id, now, known === null ? undefined : visitor.device);
 }
 
 export async function userOf(db: Knex, token: string | undefined, now: Date): Promise<User | null> {
@@ -53,7 +105,7 @@ export async function userOf(db: Knex, token: string | undefined, now: Date): Pr
     .where('token_hash', digest(token))
     .where('expires_at', '>', now)
     .first('users.*')) as UserRow | undefined;
-  return row ? toUser(row) : null;
+  return row ? toUser(db, row) : null;
 }
 
 export const signOut = (db: Knex, token: string): Promise<number> => db('sign_ins').where('token_hash', digest(token)).delete();

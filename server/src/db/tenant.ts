@@ -15,7 +15,8 @@ export class Tenant {
 
   /** A query on the academy's rows of a table. */
   from(table: string): Knex.QueryBuilder {
-    return this.db(table).where(`${table}.academy_id`, this.academy);
+    const alias = / as (\w+)$/.exec(table)?.[1] ?? table;
+    return this.db(table).where(`${alias}.academy_id`, this.academy);
   }
 
   /** The academy's own row. */
@@ -26,6 +27,20 @@ export class Tenant {
   /** Whether the academy has such a row. */
   async has(table: string, where: Record<string, string | boolean>): Promise<boolean> {
     return ((await this.from(table).where(where).first('id')) as object | undefined) !== undefined;
+  }
+
+  /** A table that has no academy of its own: rows that hang on people or channels, reached by their owner's id. */
+  outside(table: 'sign_ins'): Knex.QueryBuilder {
+    return this.db(table);
+  }
+
+  /** Inserts rows that have no id: links between two of the academy's rows. Made twice, they are there once. */
+  async insertLinks(table: string, rows: readonly Row[]): Promise<void> {
+    if (rows.length === 0) return;
+    await this.db(table)
+      .insert(rows.map((row) => ({ ...row, academy_id: this.academy })))
+      .onConflict()
+      .ignore();
   }
 
   raw(sql: string): Knex.Raw {

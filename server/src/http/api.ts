@@ -1,30 +1,42 @@
-import { check, ROUTES } from '@wrightonic/contract';
-import type { Route, RouteName } from '@wrightonic/contract';
-import type { SignIn } from '@wrightonic/contract';
+import { check, PART_MOST, ROUTES } from '@wrightonic/contract';
+import type { ChannelQuery, DeviceBatch, InvitationToken, Joining, Route, RouteName, SignIn } from '@wrightonic/contract';
 import { parse as parseCookies, serialize } from 'cookie';
 import express from 'express';
 import type { ErrorRequestHandler, Request, RequestHandler, Response, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Knex } from 'knex';
 import { v7 as uuidv7, validate as isUuid } from 'uuid';
-import { SESSION_DAYS, signIn, signOut, userOf } from '../auth/sign-ins';
-import type { User } from '../auth/sign-ins';
+import { DEVICE_DAYS, openSession, SESSION_DAYS, signIn, signOut, userOf } from '../auth/sign-ins';
+import type { SignedIn, User } from '../auth/sign-ins';
 import { Tenant } from '../db/tenant';
-import { notFound, ProblemError } from '../problems';
-import { dayIn } from '../services/context';
+import { ProblemError } from '../problems';
+import { join, lookAtInvitation, me } from '../services/account';
+import { BadClip, clipFile } from '../services/clips';
+import { dayIn, within } from '../services/context';
 import type { Academy, Context } from '../services/context';
-import { me } from '../services/records';
+import { requireChannel, sendToChannel } from '../services/devices';
+import { recordAudit } from './audit';
 import { HANDLERS } from './handlers';
+import type { HandledRoute } from './handlers';
+import { liveChannel } from './live';
+import { permit } from './permit';
 
 const COOKIE = 'wrightonic';
-const SIGN_INS_PER_MINUTE = 20;
+const DEVICE_COOKIE = 'wrightonic-device';
+const SIGN_INS_PER_MINUTE = 120;
 
-const tokenOf = (req: Request): string | undefined => parseCookies(req.headers.cookie ?? '')[COOKIE];
+const cookieOf = (req: Request, name: string): string | undefined => parseCookies(req.headers.cookie ?? '')[name];
 
-function setCookie(req: Request, res: Response, value: string, maxAge: number): void {
+function setCookies(
+  req: Request,
+  res: Response,
+  cookies: readonly (readonly [name: string, value: string, maxAge: number])[],
+): void {
   res.setHeader(
     'Set-Cookie',
-    serialize(COOKIE, value, { httpOnly: true, sameSite: 'strict', path: '/', maxAge, secure: req.secure }),
+    cookies.map(([name, value, maxAge]) =>
+      serialize(name, value, { httpOnly: true, sameSite: 'strict', path: '/', maxAge, secure: req.secure }),
+    ),
   );
 }
 
@@ -32,27 +44,39 @@ interface AcademyRow {
   id: string;
   name: string;
   speed_unit: Academy['speedUnit'];
+  length_unit: Academy['lengthUnit'];
   time_zone: string;
   league_daily_limit: number | null;
   league: Academy['league'];
+  league_ages: Academy['leagueAges'];
   schools: Academy['schools'];
+  words: Academy['words'];
+  weighted_balls: number;
+  numbers: Academy['numbers'];
 }
 
 /** The setting of a request: the user's academy and the academy's own day. */
-export async function contextFor(db: Knex, user: User, now: Date): Promise<Context> {
+export async function contextFor(db: Knex, user: User, now: Date, token = ''): Promise<Context> {
   const row = (await db('academies').where('id', user.academyId).first()) as AcademyRow;
   const academy: Academy = {
     id: row.id,
     name: row.name,
     speedUnit: row.speed_unit,
+    lengthUnit: row.length_unit,
     timeZone: row.time_zone,
     leagueDailyLimit: row.league_daily_limit,
     league: row.league,
+    leagueAges: row.league_ages,
     schools: row.schools,
+    words: row.words,
+    weightedBalls: Boolean(row.weighted_balls),
+    numbers: row.numbers,
   };
   return {
     tenant: new Tenant(db, user.academyId),
     user,
+    reach: 'academy',
+    token,
     academy,
     now,
     today: dayIn(academy.timeZone, now),
@@ -61,13 +85,6 @@ export async function contextFor(db: Knex, user: User, now: Date): Promise<Conte
 }
 
 const signInRequired = () => new ProblemError(401, 'Sign in first', 'You are not signed in, or the sign-in has expired.');
-
-/** Checks who calls and for whom. An athlete reaches no athlete but their own, and is told that there is none. */
-function permit(route: Route, user: User, athlete: string): void {
-  if (!route.roles.includes(user.role))
-    throw new ProblemError(403, 'Not allowed', `This is for ${route.roles.join(' or ')}; you are signed in as ${user.role}.`);
-  if (user.role === 'athlete' && athlete && athlete !== user.athleteId) throw notFound('athlete');
-}
 
 function pathId(req: Request, name: 'athlete' | 'id'): string {
   const value = req.params[name];
@@ -78,11 +95,12 @@ function pathId(req: Request, name: 'athlete' | 'id'): string {
   return id.toLowerCase();
 }
 
-function checkedBody(route: Route, req: Request): unknown {
-  if (!route.body) return undefined;
-  const checked = check(route.body, req.body ?? {});
-  if (!checked.ok) throw new ProblemError(422, checked.problem.title, checked.problem.detail, checked.problem.errors);
-  return checked.value;
+/** A part of the request as its schema wants it; undefined where the endpoint takes none. */
+function checked(schema: Route['body'], value: unknown): unknown {
+  if (!schema) return undefined;
+  const result = check(schema, value ?? {});
+  if (!result.ok) throw new ProblemError(422, result.problem.title, result.problem.detail, result.problem.errors);
+  return result.value;
 }
 
 /** A write from another site's page is refused, cookie or not. */
@@ -97,55 +115,136 @@ export interface ApiOptions {
   readonly db: Knex;
   readonly clock: () => Date;
   readonly log: (message: string) => void;
+  /** Folder for clips, outside of everything that is served. */
+  readonly clipsFolder: string;
 }
 
 /** The API, mounted from the contract's table of routes. */
-export function api({ db, clock, log }: ApiOptions): Router {
+export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
   const router = express.Router();
   router.use(sameOrigin);
-  router.use(express.json({ limit: '1mb' }));
+  const small = express.json({ limit: '1mb' });
+  const lists = express.json({ limit: '9mb' });
+  // A tracked clip of a few seconds at 240 a second has some 700 frames of 18 joints.
+  const marks = express.json({ limit: '6mb' });
+  const parts = express.raw({ type: 'application/octet-stream', limit: PART_MOST });
+  router.use((req, res, next) =>
+    (req.path.startsWith('/imports') ? lists : req.path.endsWith('/bytes') ? parts : req.path.endsWith('/marks') ? marks : small)(
+      req,
+      res,
+      next,
+    ),
+  );
   const slowDown = rateLimit({
     windowMs: 60_000,
     limit: SIGN_INS_PER_MINUTE,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
-    keyGenerator: (req) =>
-      `${ipKeyGenerator(req.ip ?? '')}|${String((req.body as { signIn?: unknown } | undefined)?.signIn).toLowerCase()}`,
+    keyGenerator: (req) => ipKeyGenerator(req.ip ?? ''),
     handler: (_req, _res, next) =>
-      next(
-        new ProblemError(429, 'Too many tries', 'Too many sign-in tries for this name from here. Wait a minute and try again.'),
-      ),
+      next(new ProblemError(429, 'Too many tries', 'Too many sign-ins from here. Wait a minute and try again.')),
   });
+  const welcome = async (req: Request, res: Response, opened: SignedIn) => {
+    setCookies(req, res, [
+      [COOKIE, opened.token, SESSION_DAYS * 86_400],
+      [DEVICE_COOKIE, opened.device, DEVICE_DAYS * 86_400],
+    ]);
+    res.json(await me(await contextFor(db, opened.user, clock(), opened.token)));
+  };
 
   router.post(ROUTES.signIn.path, slowDown, async (req, res) => {
-    const given = checkedBody(ROUTES.signIn, req) as SignIn;
-    const found = await signIn(db, given.signIn, given.password, clock());
-    if (!found)
+    const given = checked(ROUTES.signIn.body, req.body) as SignIn;
+    const visitor = { address: req.ip ?? '', device: cookieOf(req, DEVICE_COOKIE) };
+    const opened = await signIn(db, given.signIn, given.password, visitor, clock());
+    if (!opened)
       throw new ProblemError(
         401,
         'That did not match',
         'The sign-in name and the password do not go together. Check both and try again.',
       );
-    setCookie(req, res, found.token, SESSION_DAYS * 86_400);
-    res.json(me(await contextFor(db, found.user, clock())));
+    await welcome(req, res, opened);
   });
   router.post(ROUTES.signOut.path, async (req, res) => {
-    const token = tokenOf(req);
+    const token = cookieOf(req, COOKIE);
     if (token) await signOut(db, token);
-    setCookie(req, res, '', 0);
+    setCookies(req, res, [[COOKIE, '', 0]]);
     res.status(204).end();
   });
+  router.post(ROUTES.lookAtInvitation.path, slowDown, async (req, res) => {
+    res.json(await lookAtInvitation(db, checked(ROUTES.lookAtInvitation.body, req.body) as InvitationToken, clock()));
+  });
+  router.post(ROUTES.join.path, slowDown, async (req, res) => {
+    const person = await join(db, checked(ROUTES.join.body, req.body) as Joining, clock(), uuidv7);
+    await welcome(req, res, await openSession(db, person, clock()));
+  });
 
-  for (const [name, handler] of Object.entries(HANDLERS)) {
+  /** The channel of the path, once its key has been shown. */
+  const channelOf = async (req: Request, route: Route): Promise<string> => {
+    const { key } = checked(route.query, req.query) as ChannelQuery;
+    const id = pathId(req, 'id');
+    await requireChannel(db, id, key, clock());
+    return id;
+  };
+  router.post(ROUTES.sendToChannel.path, async (req, res) => {
+    const id = await channelOf(req, ROUTES.sendToChannel);
+    await sendToChannel(db, id, checked(ROUTES.sendToChannel.body, req.body) as DeviceBatch, clock());
+    res.status(204).end();
+  });
+  router.get(ROUTES.listenToChannel.path, async (req, res) => {
+    await liveChannel(db, await channelOf(req, ROUTES.listenToChannel), req, res);
+  });
+
+  router.get(ROUTES.clipFile.path, async (req, res) => {
+    const token = cookieOf(req, COOKIE);
+    const user = await userOf(db, token, clock());
+    if (!user) throw signInRequired();
+    const ctx = await contextFor(db, user, clock(), token);
+    const athlete = pathId(req, 'athlete');
+    await permit(ctx.tenant, ROUTES.clipFile, user, athlete);
+    const { path, type } = await clipFile(ctx, clipsFolder, athlete, pathId(req, 'id'));
+    // Whatever is in it, it is shown as a video and nothing else.
+    res.set({ 'Content-Type': type, 'Cache-Control': 'private, max-age=86400', 'Content-Disposition': 'inline' });
+    res.sendFile(path, { acceptRanges: true, cacheControl: false, dotfiles: 'allow' });
+  });
+
+  for (const [key, handler] of Object.entries(HANDLERS)) {
+    const name = key as HandledRoute;
     const route: Route = ROUTES[name as RouteName];
     router[route.method](route.path, async (req, res) => {
-      const user = await userOf(db, tokenOf(req), clock());
-      if (!user) throw signInRequired();
+      const token = cookieOf(req, COOKIE);
+      const user = await userOf(db, token, clock());
+      if (!user || token === undefined) throw signInRequired();
       const athlete = pathId(req, 'athlete');
-      permit(route, user, athlete);
-      const ctx = await contextFor(db, user, clock());
+      const base = await contextFor(db, user, clock(), token);
+      const reach = await permit(base.tenant, route, user, athlete);
+      const call = {
+        ctx: { ...base, reach },
+        athlete,
+        id: pathId(req, 'id'),
+        body: route.bytes === 'in' ? undefined : checked(route.body, req.body),
+        query: checked(route.query, req.query),
+        bytes: Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
+        clipsFolder,
+      };
       res.setHeader('Cache-Control', 'no-store');
-      res.json((await handler({ ctx, athlete, id: pathId(req, 'id'), body: checkedBody(route, req) })) ?? null);
+      const answer =
+        route.method === 'get'
+          ? await handler(call)
+          : // What is done and the note of who did it stand or fall together.
+            await base.tenant.transaction(async (tenant) => {
+              const inside = { ...call, ctx: within(call.ctx, tenant) };
+              const done = await Promise.resolve(handler(inside)).catch((error: unknown) => {
+                // A clip that turned out wrong was thrown away; that is kept, and then told.
+                if (error instanceof BadClip) return error;
+                throw error;
+              });
+              await recordAudit(name, inside);
+              return done;
+            });
+      if (answer instanceof BadClip) throw answer;
+      if (name === 'exportAthlete') await recordAudit(name, call);
+      if (answer === null && route.answer === 'nothing') res.status(204).end();
+      else res.json(answer ?? null);
     });
   }
   router.use((req) => {
@@ -170,7 +269,11 @@ function toProblem(error: unknown): ProblemError {
   if (type === 'entity.parse.failed')
     return new ProblemError(400, 'The input is not JSON', 'The body could not be read as JSON.');
   if (type === 'entity.too.large')
-    return new ProblemError(413, 'Too much at once', 'The body is over 1 MB. Send it in smaller parts.');
+    return new ProblemError(
+      413,
+      'Too much at once',
+      'The body is too large (1 MB; a list of athletes 9 MB; a clip’s marks 6 MB). Send it in smaller parts.',
+    );
   if (status && status >= 400 && status < 500)
     return new ProblemError(status, 'The request is not right', (error as Error).message);
   if (code === 'ER_LOCK_DEADLOCK' || code === 'ER_LOCK_WAIT_TIMEOUT')

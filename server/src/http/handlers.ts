@@ -1,22 +1,59 @@
 import type {
   AcademySettings,
+  Archiving,
   AthleteRecord,
+  AuditQuery,
+  ClipMarks,
+  Erasure,
   FocusChange,
+  GroupRecord,
+  IntakeRecord,
   LogBatch,
+  NewBodyCheck,
+  NewBodyNote,
+  NewBodyReading,
+  NewClip,
+  NewConsent,
   NewFocus,
+  NewInvitation,
   NewObservation,
   NewOuting,
   NewPlan,
   NewSession,
+  PartQuery,
+  PasswordChange,
+  PersonChange,
+  RosterImport,
+  RosterQuery,
   RouteName,
 } from '@wrightonic/contract';
 import type { Clearance } from '@wrightonic/core';
-import { listAthletes, overview, putAthlete } from '../services/athletes';
+import { changePassword, me, signOutEverywhere } from '../services/account';
+import { athleteWork, overview, putAthlete } from '../services/athletes';
+import { bodyOf, dropBodyReading, finishBodyCheck, putBodyCheck, putBodyNote, putBodyReading } from '../services/body';
+import { clip, clips, dropClip, putClip, putClipPart, putMarks } from '../services/clips';
 import type { Context } from '../services/context';
+import { putChannel } from '../services/devices';
+import { imports, lookAtImport, putImport, undoImport } from '../services/imports';
+import { intakeOf, putConsent, putIntake } from '../services/intake';
 import { changeFocus, diagnosisOf, dropObservation, keepDiagnosis, putFocus, putObservation } from '../services/judgement';
+import { archive, eraseAthlete, erasePreview, exportAthlete } from '../services/lifecycle';
+import {
+  auditPage,
+  changePerson,
+  dropGroup,
+  dropInvitation,
+  groups,
+  newPasswordLink,
+  people,
+  putGroup,
+  putInvitation,
+  removePerson,
+} from '../services/people';
 import { assignPlan, newestPlan, putPlan } from '../services/plans';
 import { progressOf } from '../services/progress';
-import { me, putClearance, putOuting, putSettings } from '../services/records';
+import { putClearance, putOuting, putSettings } from '../services/records';
+import { rosterPage } from '../services/roster';
 import { finishSession, logEntries, putSession, sessionOf } from '../services/sessions';
 import { todayList } from '../services/today';
 
@@ -28,17 +65,64 @@ export interface Call {
   readonly id: string;
   /** The checked body. */
   readonly body: unknown;
+  /** The checked search part of the address. */
+  readonly query: unknown;
+  /** The body as it came, where the endpoint takes bytes. */
+  readonly bytes: Buffer;
+  /** Where clips lie. */
+  readonly clipsFolder: string;
 }
 type Handler = (call: Call) => unknown;
 
-/** One line for each endpoint: the service that answers it. Sign-in and sign-out are handled where the cookie is. */
-export const HANDLERS: Record<Exclude<RouteName, 'signIn' | 'signOut'>, Handler> = {
+/** Endpoints without a person behind them: they are handled where the cookie or the key is. */
+export type OpenRoute = 'signIn' | 'signOut' | 'lookAtInvitation' | 'join' | 'sendToChannel' | 'listenToChannel' | 'clipFile';
+export type HandledRoute = Exclude<RouteName, OpenRoute>;
+
+/** One line for each endpoint: the service that answers it. */
+export const HANDLERS: Record<HandledRoute, Handler> = {
   me: ({ ctx }) => me(ctx),
+  changePassword: ({ ctx, body }) => changePassword(ctx, body as PasswordChange),
+  signOutEverywhere: ({ ctx }) => signOutEverywhere(ctx),
   settings: ({ ctx, body }) => putSettings(ctx, body as AcademySettings),
+  people: ({ ctx }) => people(ctx),
+  changePerson: ({ ctx, id, body }) => changePerson(ctx, id, body as PersonChange),
+  removePerson: ({ ctx, id }) => removePerson(ctx, id),
+  newPasswordLink: ({ ctx, id }) => newPasswordLink(ctx, id),
+  putInvitation: ({ ctx, id, body }) => putInvitation(ctx, id, body as NewInvitation),
+  dropInvitation: ({ ctx, id }) => dropInvitation(ctx, id),
+  audit: ({ ctx, query }) => auditPage(ctx, query as AuditQuery),
+  groups: ({ ctx }) => groups(ctx),
+  putGroup: ({ ctx, id, body }) => putGroup(ctx, id, body as GroupRecord),
+  dropGroup: ({ ctx, id }) => dropGroup(ctx, id),
   today: ({ ctx }) => todayList(ctx),
-  athletes: ({ ctx }) => listAthletes(ctx),
+  athletes: ({ ctx, query }) => rosterPage(ctx, query as RosterQuery),
+  lookAtImport: ({ ctx, body }) => lookAtImport(ctx, body as RosterImport),
+  imports: ({ ctx }) => imports(ctx),
+  putImport: ({ ctx, id, body }) => putImport(ctx, id, body as RosterImport),
+  undoImport: ({ ctx, id }) => undoImport(ctx, id),
   athlete: ({ ctx, athlete }) => overview(ctx, athlete),
   putAthlete: ({ ctx, athlete, body }) => putAthlete(ctx, athlete, body as AthleteRecord),
+  work: ({ ctx, athlete }) => athleteWork(ctx, athlete),
+  intake: ({ ctx, athlete }) => intakeOf(ctx, athlete),
+  putIntake: ({ ctx, athlete, body }) => putIntake(ctx, athlete, body as IntakeRecord),
+  putConsent: ({ ctx, athlete, id, body }) => putConsent(ctx, athlete, id, body as NewConsent),
+  archive: ({ ctx, athlete, body }) => archive(ctx, athlete, body as Archiving),
+  exportAthlete: ({ ctx, athlete }) => exportAthlete(ctx, athlete),
+  erasePreview: ({ ctx, athlete }) => erasePreview(ctx, athlete),
+  eraseAthlete: ({ ctx, clipsFolder, athlete, body }) => eraseAthlete(ctx, clipsFolder, athlete, body as Erasure),
+  body: ({ ctx, athlete }) => bodyOf(ctx, athlete),
+  putBodyCheck: ({ ctx, athlete, id, body }) => putBodyCheck(ctx, athlete, id, body as NewBodyCheck),
+  putBodyReading: ({ ctx, athlete, id, body }) => putBodyReading(ctx, athlete, id, body as NewBodyReading),
+  dropBodyReading: ({ ctx, athlete, id }) => dropBodyReading(ctx, athlete, id),
+  putBodyNote: ({ ctx, athlete, id, body }) => putBodyNote(ctx, athlete, id, body as NewBodyNote),
+  finishBodyCheck: ({ ctx, athlete, id }) => finishBodyCheck(ctx, athlete, id),
+  clips: ({ ctx, athlete }) => clips(ctx, athlete),
+  clip: ({ ctx, athlete, id }) => clip(ctx, athlete, id),
+  putClip: ({ ctx, athlete, id, body }) => putClip(ctx, athlete, id, body as NewClip),
+  putClipPart: ({ ctx, clipsFolder, athlete, id, query, bytes }) =>
+    putClipPart(ctx, clipsFolder, athlete, id, (query as PartQuery).from, bytes),
+  putMarks: ({ ctx, athlete, id, body }) => putMarks(ctx, athlete, id, body as ClipMarks),
+  dropClip: ({ ctx, clipsFolder, athlete, id }) => dropClip(ctx, clipsFolder, athlete, id),
   putObservation: ({ ctx, athlete, id, body }) => putObservation(ctx, athlete, id, body as NewObservation),
   dropObservation: ({ ctx, athlete, id }) => dropObservation(ctx, athlete, id),
   diagnosis: ({ ctx, athlete }) => diagnosisOf(ctx, athlete),
@@ -55,4 +139,5 @@ export const HANDLERS: Record<Exclude<RouteName, 'signIn' | 'signOut'>, Handler>
   putOuting: ({ ctx, athlete, id, body }) => putOuting(ctx, athlete, id, body as NewOuting),
   putClearance: ({ ctx, athlete, id, body }) => putClearance(ctx, athlete, id, body as Clearance),
   progress: ({ ctx, athlete }) => progressOf(ctx, athlete),
+  putChannel: ({ ctx, id }) => putChannel(ctx, id),
 };

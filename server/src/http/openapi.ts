@@ -1,16 +1,28 @@
-import { ROUTES } from '@wrightonic/contract';
+import { ROLE_NAMES, rolesOf, ROUTES } from '@wrightonic/contract';
 import type { Route } from '@wrightonic/contract';
 import parse from 'joi-to-json';
 
 const openApiPath = (path: string): string => path.replace(/:(\w+)/g, '{$1}');
 
+const forWhom = (route: Route): string => {
+  const roles = rolesOf(route).map((role) => ROLE_NAMES[role]);
+  return roles.length > 0 ? `For ${roles.join(', ')}.` : 'For everybody who has what it asks for.';
+};
+
 function operation(name: string, route: Route): object {
-  const parameters = [...route.path.matchAll(/:(\w+)/g)].map(([, parameter]) => ({
-    name: parameter,
-    in: 'path',
-    required: true,
-    schema: { type: 'string', format: 'uuid' },
-  }));
+  const parameters: { name: string; in: string; required: boolean; schema: object }[] = [...route.path.matchAll(/:(\w+)/g)].map(
+    ([, parameter]) => ({
+      name: parameter!,
+      in: 'path',
+      required: true,
+      schema: { type: 'string', format: 'uuid' },
+    }),
+  );
+  const query = route.query
+    ? (parse(route.query, 'open-api-3.1') as { properties?: Record<string, object>; required?: string[] })
+    : null;
+  for (const [key, schema] of Object.entries(query?.properties ?? {}))
+    parameters.push({ name: key, in: 'query', required: query?.required?.includes(key) ?? false, schema });
   const problem = {
     description: 'Refused: what, where and what to do',
     content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
@@ -18,19 +30,27 @@ function operation(name: string, route: Route): object {
   return {
     operationId: name,
     summary: route.summary,
-    description: route.roles.length > 0 ? `For: ${route.roles.join(', ')}.` : 'For everybody.',
+    description: forWhom(route),
     ...(parameters.length > 0 ? { parameters } : {}),
+    ...(route.bytes === 'in'
+      ? {
+          requestBody: {
+            required: true,
+            content: { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } },
+          },
+        }
+      : {}),
     ...(route.body
       ? { requestBody: { required: true, content: { 'application/json': { schema: parse(route.body, 'open-api-3.1') } } } }
       : {}),
     responses: {
       [route.answer === 'nothing' ? '204' : '200']: {
         description: route.answer,
-        ...(route.answer === 'nothing' ? {} : { content: { 'application/json': {} } }),
+        ...(route.answer === 'nothing' ? {} : { content: { [route.stream ? 'text/event-stream' : 'application/json']: {} } }),
       },
       '4XX': problem,
     },
-    ...(route.roles.length > 0 ? { security: [{ session: [] }] } : {}),
+    ...(route.needs === null ? {} : { security: [{ session: [] }] }),
   };
 }
 
@@ -79,7 +99,7 @@ export function openApiPage(): string {
       const body = route.body
         ? `<details><summary>Body</summary><pre>${escape(JSON.stringify(parse(route.body, 'open-api-3.1'), null, 2))}</pre></details>`
         : '';
-      return `<article><h2><code>${route.method.toUpperCase()} /api${escape(route.path)}</code></h2><p>${escape(route.summary)}. Answers <code>${escape(route.answer)}</code>. ${route.roles.length > 0 ? `For ${route.roles.join(', ')}.` : 'For everybody.'}</p>${body}</article>`;
+      return `<article><h2><code>${route.method.toUpperCase()} /api${escape(route.path)}</code></h2><p>${escape(route.summary)}. Answers <code>${escape(route.answer)}</code>. ${forWhom(route)}</p>${body}</article>`;
     })
     .join('\n');
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Wrightonic API</title><link rel="stylesheet" href="/base.css"></head><body class="docs"><main><h1>Wrightonic API</h1><p>Machine-readable: <a href="/api/openapi.json">openapi.json</a>. Ids are UUIDs that the caller makes; the same write sent twice is one record. Refusals are <code>application/problem+json</code>.</p>${rows}</main></body></html>`;

@@ -1,10 +1,34 @@
-import type { AthleteOverview, AthleteRecord, AthleteRow, AssignmentRecord, FocusRecord, RungMove } from '@wrightonic/contract';
-import { ageOn, chainOf, diagnose, fromMph, presence, toMph, trend } from '@wrightonic/core';
-import type { AthleteProfile, Diagnosis, FindingId, IsoDate, LinkState, PlanSession, Rung } from '@wrightonic/core';
+import type {
+  AthleteOverview,
+  AthleteRecord,
+  AthleteWork,
+  AssignmentRecord,
+  FocusRecord,
+  IntakeRecord,
+  MeasuredOn,
+  RungMove,
+} from '@wrightonic/contract';
+import { ageOn, chainOf, diagnose, flagsOf, fromMph, measureById, presence, toMph, trend } from '@wrightonic/core';
+import type {
+  AthleteProfile,
+  Clearance,
+  Diagnosis,
+  DiagnosisRequest,
+  Evidence,
+  FindingId,
+  IsoDate,
+  LinkState,
+  PlanSession,
+  Rung,
+} from '@wrightonic/core';
+import { EMPTY_INTAKE } from '@wrightonic/contract';
 import { notFound, wrongField } from '../problems';
+import { bodyHistories } from './body';
 import type { Context } from './context';
 import { evidenceOf, lookedAt } from './evidence';
+import { consentsOf, isMinor } from './intake';
 import { loadOf, workloadOf } from './load';
+import { keepWords } from './roster';
 import { speedsOf } from './speeds';
 import { timelineOf } from './timeline';
 
@@ -25,6 +49,10 @@ interface AthleteDbRow {
   chain: LinkState[];
   focus: FindingId | null;
   lock_until: string | null;
+  flags: FindingId[];
+  archived: number;
+  intake: IntakeRecord | null;
+  intake_next: IntakeRecord['next'];
 }
 
 const toRecord = (row: AthleteDbRow): AthleteRecord => ({
@@ -60,31 +88,36 @@ async function rowOf(ctx: Context, id: string): Promise<AthleteDbRow> {
 /** @throws ProblemError 404 when the academy has no such athlete */
 export const athleteRecord = async (ctx: Context, id: string): Promise<AthleteRecord> => toRecord(await rowOf(ctx, id));
 
-const isLocked = (until: string | null, today: IsoDate): boolean => until !== null && (until === 'clearance' || until > today);
+const UNSEEN: readonly LinkState[] = ['unseen', 'unseen', 'unseen', 'unseen', 'unseen', 'unseen'];
 
-export function toAthleteRow(row: AthleteDbRow, today: IsoDate): AthleteRow {
-  return {
-    id: row.id,
-    name: row.name,
-    discipline: row.discipline,
-    throws: row.throws,
-    age: ageOn(row.birth_date, today),
-    chain: row.chain,
-    focus: row.focus,
-    locked: isLocked(row.lock_until, today),
-  };
-}
+/** Columns of somebody of whom no more is known than who they are. */
+export const BLANK_ATHLETE = {
+  season: 'off',
+  availability: '[]',
+  equipment: '[]',
+  partner: false,
+  schools: '{}',
+  chain: JSON.stringify(UNSEEN),
+} as const;
+/** What stands while nobody has looked. */
+export const blankFlags = () => ({ flags: '[]', care: false, focus: null, lock_until: null });
 
-export async function listAthletes(ctx: Context): Promise<AthleteRow[]> {
-  const rows = (await ctx.tenant.from('athletes').orderBy('name').limit(5000)) as AthleteDbRow[];
-  return rows.map((row) => toAthleteRow(row, ctx.today));
-}
+/** Weighted balls are locked under this age, whatever the academy allows. */
+export const WEIGHTED_BALLS_FROM = 16;
 
 export async function putAthlete(ctx: Context, id: string, given: AthleteRecord): Promise<AthleteOverview> {
   const age = ageOn(given.birthDate, ctx.today);
   if (age < 4 || age > 90) throw wrongField('birthDate', `makes the athlete ${age} years old; check the year`);
+  if (given.equipment.includes('weighted-ball') && (!ctx.academy.weightedBalls || age < WEIGHTED_BALLS_FROM))
+    throw wrongField(
+      'equipment',
+      ctx.academy.weightedBalls
+        ? `weighted balls are locked under ${WEIGHTED_BALLS_FROM}`
+        : 'weighted balls are off in this academy; an owner can allow them in Desk',
+    );
   const { heightM, massKg, birthDate, availability, equipment, schools, ...same } = given;
   await ctx.tenant.transaction(async (tenant) => {
+    const known = await tenant.has('athletes', { id });
     await tenant.upsert('athletes', {
       ...same,
       id,
@@ -94,8 +127,16 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteRecord)
       availability: JSON.stringify(availability),
       equipment: JSON.stringify(equipment),
       schools: JSON.stringify(schools),
-      chain: JSON.stringify(['unseen', 'unseen', 'unseen', 'unseen', 'unseen', 'unseen']),
+      ...(known
+        ? {}
+        : {
+            chain: JSON.stringify(UNSEEN),
+            ...blankFlags(),
+            intake: JSON.stringify(EMPTY_INTAKE),
+            intake_next: EMPTY_INTAKE.next,
+          }),
     });
+    await keepWords(tenant, id, given.name);
     await renewGlance({ ...ctx, tenant }, id);
   });
   return overview(ctx, id);
@@ -127,6 +168,15 @@ export const fociOf = async (ctx: Context, athlete: string): Promise<FocusRow[]>
 /** The athlete's schools over the academy's. */
 export const schoolsOf = (ctx: Context, athlete: AthleteRecord) => ({ ...ctx.academy.schools, ...athlete.schools });
 
+/** What the judgement is asked, with the academy's schools and numbers. */
+export const diagnosisRequest = (ctx: Context, athlete: AthleteRecord, evidence: readonly Evidence[]): DiagnosisRequest => ({
+  on: ctx.today,
+  athlete: profileOf(athlete),
+  schools: schoolsOf(ctx, athlete),
+  numbers: ctx.academy.numbers,
+  evidence,
+});
+
 /** The judgement over everything observed so far; never stored by itself. */
 export async function currentDiagnosis(
   ctx: Context,
@@ -134,12 +184,13 @@ export async function currentDiagnosis(
   athlete: AthleteRecord,
 ): Promise<{ evidence: Awaited<ReturnType<typeof evidenceOf>>; result: Diagnosis }> {
   const evidence = await evidenceOf(ctx, id);
-  const result = diagnose({
-    on: ctx.today,
-    athlete: profileOf(athlete),
-    schools: schoolsOf(ctx, athlete),
-    evidence: evidence.map((e) => e.evidence),
-  });
+  const result = diagnose(
+    diagnosisRequest(
+      ctx,
+      athlete,
+      evidence.map((e) => e.evidence),
+    ),
+  );
   return { evidence, result };
 }
 
@@ -148,10 +199,12 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
   const athlete = await athleteRecord(ctx, id);
   const foci = await fociOf(ctx, id);
   const evidence = (await evidenceOf(ctx, id)).map((e) => e.evidence);
-  const present = presence({ on: ctx.today, athlete: profileOf(athlete), schools: schoolsOf(ctx, athlete), evidence });
+  const present = presence(diagnosisRequest(ctx, athlete, evidence));
   const chain = chainOf(athlete.discipline, lookedAt(evidence), present, foci);
   const load = await loadOf(ctx, id);
   const { locked } = workloadOf(ctx, athlete, load).today;
+  // What stands before anybody has looked is the same for all; it is no flag of this athlete.
+  const flags = evidence.length === 0 ? [] : flagsOf(present);
   await ctx.tenant
     .from('athletes')
     .where('id', id)
@@ -159,6 +212,8 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
       chain: JSON.stringify(chain),
       focus: foci.find((f) => f.ended_at === null)?.finding ?? null,
       lock_until: locked?.until ?? null,
+      flags: JSON.stringify(flags),
+      care: flags.length > 0,
     });
 }
 
@@ -219,23 +274,29 @@ export async function workOf(
   return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(today) : null };
 }
 
+/** Today's session, if any, and the next. */
+const comingOf = (ctx: Context, id: string): Promise<AssignmentRow[]> =>
+  ctx.tenant
+    .from('assignments')
+    .where('athlete_id', id)
+    .where('on_date', '>=', ctx.today)
+    .orderBy('on_date')
+    .limit(2) as unknown as Promise<AssignmentRow[]>;
+
 /** Everything that the athlete page shows without scrolling, and its timeline. */
 export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
   const row = await rowOf(ctx, id);
   const athlete = toRecord(row);
-  const [foci, load, moves, coming, timeline, speeds, { result }] = await Promise.all([
+  const [foci, load, moves, coming, timeline, speeds, histories, { result, evidence }, consents] = await Promise.all([
     fociOf(ctx, id),
     loadOf(ctx, id),
     movesOf(ctx, id, 6),
-    ctx.tenant
-      .from('assignments')
-      .where('athlete_id', id)
-      .where('on_date', '>=', ctx.today)
-      .orderBy('on_date')
-      .limit(2) as Promise<AssignmentRow[]>,
+    comingOf(ctx, id),
     timelineOf(ctx, id),
     speedsOf(ctx, id),
+    bodyHistories(ctx, id),
     currentDiagnosis(ctx, id, athlete),
+    consentsOf(ctx, id),
   ]);
   const active = foci.filter((f) => f.ended_at === null);
   const today = coming.find((a) => a.on_date === ctx.today);
@@ -260,5 +321,50 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
       series: speed.series.map((p) => ({ date: p.date, level: inUnit(p.level), low: inUnit(p.low), high: inUnit(p.high) })),
     },
     flags: result.flags,
+    archived: Boolean(row.archived),
+    intakeNext: row.intake_next,
+    minor: isMinor(athlete.birthDate, ctx.today),
+    clearance: standingClearance(load.clearances, ctx.today),
+    measured: newestMeasures(evidence),
+    filmConsent: consents.some((c) => c.kind === 'film' && c.given),
+    body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
+  };
+}
+
+function newestMeasures(evidence: Awaited<ReturnType<typeof evidenceOf>>): MeasuredOn[] {
+  const newest = new Map<string, MeasuredOn>();
+  for (const { on, evidence: item } of evidence) {
+    if (item.kind !== 'measure') continue;
+    const key = `${item.measure}:${item.event}`;
+    if ((newest.get(key)?.on ?? '') > on) continue;
+    const { measure, event, value, unit } = item;
+    newest.set(key, { on, measure, event, value, unit, sd: item.sd ?? measureById(measure).typicalSd });
+  }
+  return [...newest.values()].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+}
+
+/** The newest clearance, while it holds. */
+function standingClearance(clearances: readonly Clearance[], today: IsoDate): Clearance | null {
+  const newest = clearances[clearances.length - 1];
+  return newest && (newest.until === undefined || newest.until >= today) ? newest : null;
+}
+
+/** What whoever runs a session needs to know, and no more. */
+export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork> {
+  const row = await rowOf(ctx, id);
+  const athlete = toRecord(row);
+  const [foci, load, coming] = await Promise.all([fociOf(ctx, id), loadOf(ctx, id), comingOf(ctx, id)]);
+  const today = coming.find((a) => a.on_date === ctx.today);
+  const next = coming.find((a) => a.on_date > ctx.today);
+  return {
+    id,
+    athlete: { ...profileOf(athlete), name: athlete.name },
+    age: ageOn(athlete.birthDate, ctx.today),
+    foci: foci.filter((f) => f.ended_at === null).map(toFocus),
+    today: today ? toAssignment(today) : null,
+    next: next ? toAssignment(next) : null,
+    workload: workloadOf(ctx, athlete, load),
+    flags: row.flags,
+    clearance: standingClearance(load.clearances, ctx.today),
   };
 }

@@ -1,4 +1,4 @@
-import type { AcademySettings } from '@wrightonic/contract';
+import type { AcademySettings, Reach } from '@wrightonic/contract';
 import type { IsoDate } from '@wrightonic/core';
 import type { User } from '../auth/sign-ins';
 import type { Tenant } from '../db/tenant';
@@ -12,6 +12,10 @@ export interface Academy extends AcademySettings {
 export interface Context {
   readonly tenant: Tenant;
   readonly user: User;
+  /** How far the right goes by which this is done. */
+  readonly reach: Reach;
+  /** Secret of the session, or '' when nobody asks over the network. */
+  readonly token: string;
   readonly academy: Academy;
   readonly now: Date;
   /** The academy's own calendar day. */

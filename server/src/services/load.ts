@@ -1,6 +1,6 @@
 import type { AthleteRecord } from '@wrightonic/contract';
-import { addDays, workload } from '@wrightonic/core';
-import type { Clearance, IsoDate, LoadRow, PainReport, PainSign, PainSite, Workload } from '@wrightonic/core';
+import { addDays, ageOn, strictestLeague, workload } from '@wrightonic/core';
+import type { Clearance, IsoDate, LeagueRule, LoadRow, PainReport, PainSign, PainSite, Workload } from '@wrightonic/core';
 import type { Context } from './context';
 import { profileOf } from './athletes';
 
@@ -75,13 +75,20 @@ export async function loadOf(ctx: Context, athlete: string): Promise<Load> {
   };
 }
 
+/** The league's written rule for an athlete of this age. */
+export function leagueFor(ctx: Context, athlete: AthleteRecord): LeagueRule {
+  const age = ageOn(athlete.birthDate, ctx.today);
+  const row = ctx.academy.leagueAges.filter((l) => l.from <= age).sort((a, b) => b.from - a.from)[0];
+  return strictestLeague([ctx.academy.league, ...(row ? [row.rule] : [])]);
+}
+
 export function workloadOf(ctx: Context, athlete: AthleteRecord, load: Load): Workload {
   return workload({
     on: ctx.today,
     athlete: profileOf(athlete),
     season: athlete.season,
     leagueDailyLimit: ctx.academy.leagueDailyLimit,
-    league: ctx.academy.league,
+    league: leagueFor(ctx, athlete),
     ...load,
   });
 }

@@ -5,7 +5,8 @@ import { conflict, notFound, wrongField } from '../problems';
 import { athleteRecord, currentDiagnosis, fociOf, profileOf, schoolsOf } from './athletes';
 import { within } from './context';
 import type { Context } from './context';
-import { loadOf } from './load';
+import { intakeOf } from './intake';
+import { leagueFor, loadOf } from './load';
 
 interface PlanRow {
   id: string;
@@ -41,10 +42,11 @@ async function recentDrillsOf(ctx: Context, athleteId: string): Promise<{ drill:
 /** The planner's input from the athlete's state on a day. */
 async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: NewPlan): Promise<PlanRequest> {
   const athlete = await athleteRecord(ctx, athleteId);
-  const [foci, load, recentDrills, { result }] = await Promise.all([
+  const [foci, load, recentDrills, { intake }, { result }] = await Promise.all([
     fociOf(ctx, athleteId),
     loadOf(ctx, athleteId),
     recentDrillsOf(ctx, athleteId),
+    intakeOf(ctx, athleteId),
     currentDiagnosis(ctx, athleteId, athlete),
   ]);
   const active = foci.filter((f) => f.ended_at === null);
@@ -60,7 +62,7 @@ async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: 
     equipment: athlete.equipment,
     partner: athlete.partner,
     season: athlete.season,
-    games: given.games,
+    games: [...given.games, ...intake.games.filter((g) => g.date >= on && !given.games.some((other) => other.date === g.date))],
     recentLoad: load.log.map(({ date, pitches, throws, highEffort }) => ({
       date,
       throws,
@@ -70,7 +72,7 @@ async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: 
     pain: load.log.flatMap((row) => (row.pain ?? []).map((p) => ({ date: row.date, ...p }))),
     clearances: load.clearances,
     leagueDailyLimit: ctx.academy.leagueDailyLimit,
-    league: ctx.academy.league,
+    league: leagueFor(ctx, athlete),
     flags: result.flags,
     pinned: given.pinned,
     recentDrills,

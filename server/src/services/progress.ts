@@ -3,7 +3,7 @@ import {
   addDays,
   daysOf,
   fromMph,
-  GATE_DEFAULTS,
+  gateSettings,
   judgeGate,
   ownBestShare,
   summariseSession,
@@ -55,7 +55,7 @@ async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProg
           close: Number(r.close),
           off: Number(r.off),
         })),
-        gate: judgeGate(counted, GATE_DEFAULTS, focus.rung),
+        gate: judgeGate(counted, gateSettings(ctx.academy.numbers), focus.rung),
         moves: moves.filter((m) => m.focus === focus.id),
       };
     }),

@@ -1,20 +1,11 @@
 import type { AcademySettings, AthleteOverview, Me, NewOuting } from '@wrightonic/contract';
 import type { Clearance } from '@wrightonic/core';
-import { wrongField } from '../problems';
+import { numbersFaults } from '@wrightonic/core';
+import { ProblemError, wrongField } from '../problems';
+import { me } from './account';
 import { athleteRecord, overview, renewGlance } from './athletes';
 import { dayIn, within } from './context';
 import type { Context } from './context';
-
-export function me(ctx: Context): Me {
-  const { id: _, ...academy } = ctx.academy;
-  return {
-    id: ctx.user.id,
-    name: ctx.user.name,
-    role: ctx.user.role,
-    athlete: ctx.user.athleteId,
-    academy: { ...academy, today: ctx.today },
-  };
-}
 
 export async function putSettings(ctx: Context, given: AcademySettings): Promise<Me> {
   try {
@@ -22,7 +13,15 @@ export async function putSettings(ctx: Context, given: AcademySettings): Promise
   } catch {
     throw wrongField('timeZone', `“${given.timeZone}” is not a time zone; write one like Europe/Lisbon or UTC`);
   }
+  const faults = numbersFaults(given.numbers).map(({ path, message }) => ({ path: `numbers.${path}`, message }));
+  if (faults.length > 0)
+    throw new ProblemError(422, 'The input is not right', `${faults[0]!.path}: ${faults[0]!.message}`, faults);
   await ctx.tenant.academyRow().update({
+    length_unit: given.lengthUnit,
+    league_ages: JSON.stringify(given.leagueAges),
+    words: JSON.stringify(given.words),
+    weighted_balls: given.weightedBalls,
+    numbers: JSON.stringify(given.numbers),
     speed_unit: given.speedUnit,
     time_zone: given.timeZone,
     league_daily_limit: given.leagueDailyLimit,

@@ -1,5 +1,5 @@
 import type { DrillTally, EntryResult, LogAnswer, LogEntry, NewSession, RungMove, SessionRecord } from '@wrightonic/contract';
-import { armPain, GATE_DEFAULTS, hasDrill, judgeGate, practiceBudget, ageOn, stopsThrowing } from '@wrightonic/core';
+import { armPain, gateSettings, hasDrill, judgeGate, practiceBudget, ageOn, stopsThrowing } from '@wrightonic/core';
 import type { FindingId, IsoDate, RepRow, Rung, Workload } from '@wrightonic/core';
 import { notFound, wrongField } from '../problems';
 import { athleteRecord, fociOf, renewGlance, toAssignment, toMove } from './athletes';
@@ -301,7 +301,7 @@ export async function finishSession(ctx: Context, athleteId: string, id: string)
       const log = onTheDay
         ? rows
         : [...rows, { date: session.on_date, reps: 0, good: 0, close: 0, off: 0, cheats: {}, pain: painOn(session.on_date) }];
-      const gate = judgeGate(log, GATE_DEFAULTS, focus.rung);
+      const gate = judgeGate(log, gateSettings(ctx.academy.numbers), focus.rung);
       const to = Math.min(8, Math.max(0, focus.rung + STEP[gate.verdict])) as Rung;
       await tenant.insertOnce('verdicts', {
         id: ctx.newId(),

@@ -1,4 +1,4 @@
-import type { TimelineEntry } from '@wrightonic/contract';
+import type { ConsentKind, TimelineEntry } from '@wrightonic/contract';
 import { findingById } from '@wrightonic/core';
 import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
 import type { Context } from './context';
@@ -21,7 +21,7 @@ function summary(items: readonly Evidence[]): string {
 export async function timelineOf(ctx: Context, athlete: string): Promise<TimelineEntry[]> {
   const newest = (table: string, most = MOST) =>
     ctx.tenant.from(table).where('athlete_id', athlete).orderBy('on_date', 'desc').limit(most);
-  const [observations, verdicts, sessions, pains, outings, clearances, plans, foci] = (await Promise.all([
+  const [observations, verdicts, sessions, pains, outings, clearances, plans, foci, checks, consents] = (await Promise.all([
     newest('observations', 200),
     newest('verdicts'),
     ctx.tenant
@@ -38,6 +38,8 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
     newest('clearances'),
     newest('plans', 10),
     ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('started_on', 'desc').limit(10),
+    newest('body_checks', 20),
+    newest('consents', 20),
   ])) as unknown as [
     { on_date: IsoDate; evidence: Evidence }[],
     { on_date: IsoDate; finding: FindingId; verdict: string; from_rung: number; to_rung: number; reason: string }[],
@@ -47,6 +49,8 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
     { on_date: IsoDate; by_clinician: string }[],
     { on_date: IsoDate; weeks: number; assigned: number }[],
     { started_on: IsoDate; finding: FindingId }[],
+    { on_date: IsoDate; kind: string; steps: object[]; finished_at: Date | null }[],
+    { on_date: IsoDate; kind: ConsentKind; given: number; by_whom: string }[],
   ];
   const byDay = new Map<IsoDate, Evidence[]>();
   for (const o of observations) byDay.set(o.on_date, [...(byDay.get(o.on_date) ?? []), o.evidence]);
@@ -74,6 +78,16 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
       on: p.on_date,
       kind: 'plan',
       text: `Plan for ${p.weeks} weeks${p.assigned ? ', assigned' : ''}`,
+    })),
+    ...checks.map((c): TimelineEntry => ({
+      on: c.on_date,
+      kind: 'body',
+      text: `${c.kind === 'short' ? 'Short body check' : 'Body check'}, ${c.steps.length} tests and sides${c.finished_at ? '' : ', not finished'}`,
+    })),
+    ...consents.map((c): TimelineEntry => ({
+      on: c.on_date,
+      kind: 'consent',
+      text: `${c.by_whom} ${c.given ? 'gave' : 'took back'} consent to ${c.kind === 'film' ? 'film' : 'share'}`,
     })),
     ...foci.map((f): TimelineEntry => ({ on: f.started_on, kind: 'focus', text: `Focus: ${quoted(f.finding)}` })),
   ];

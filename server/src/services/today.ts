@@ -1,9 +1,12 @@
-import type { Need, TodayList, TodayRow } from '@wrightonic/contract';
+import type { AthleteRow, Need, TodayList, TodayRow } from '@wrightonic/contract';
 import { addDays, drillById, findingById } from '@wrightonic/core';
-import type { IsoDate, PlanSession } from '@wrightonic/core';
-import { toAssignment, toAthleteRow } from './athletes';
+import type { FindingId, IsoDate, PlanSession } from '@wrightonic/core';
+import type { Knex } from 'knex';
+import { toAssignment } from './athletes';
 import type { AssignmentRow } from './athletes';
 import type { Context } from './context';
+import { toAthleteRow } from './roster';
+import type { RosterDbRow } from './roster';
 
 const DAYS_OF_NEWS = 7;
 /** Verdicts in a row without a move that make a focus stuck. */
@@ -17,54 +20,123 @@ function oneLine(session: PlanSession): string {
     : 'Nothing planned';
 }
 
-interface Joined extends AssignmentRow {
+const NEEDS_OF_A_KIND = 8;
+
+/** Athletes of the academy as the roster shows them, by id. */
+async function rowsOf(ctx: Context, ids: readonly string[]): Promise<ReadonlyMap<string, AthleteRow>> {
+  const rows = (await ctx.tenant
+    .from('athletes')
+    .where('archived', false)
+    .whereIn('id', [...new Set(ids)])) as RosterDbRow[];
+  return new Map(rows.map((row) => [row.id, toAthleteRow(row, ctx.today)]));
+}
+
+interface VerdictRow {
   athlete_id: string;
+  focus_id: string;
+  on_date: IsoDate;
+  from_rung: number;
+  to_rung: number;
+  finding: FindingId;
+  by_whom: string;
+}
+
+/** What the gate did lately, or could not do. */
+async function gateNeeds(ctx: Context): Promise<Need[]> {
+  const since = addDays(ctx.today, -DAYS_OF_NEWS);
+  const recent = (await ctx.tenant
+    .from('verdicts')
+    .where('on_date', '>=', since)
+    .orderBy('created_at', 'desc')
+    .limit(400)) as VerdictRow[];
+  const newest = new Map<string, VerdictRow>();
+  for (const v of recent) if (!newest.has(v.athlete_id)) newest.set(v.athlete_id, v);
+  const earlier = (await ctx.tenant
+    .from('verdicts')
+    .whereIn('focus_id', [...new Set([...newest.values()].map((v) => v.focus_id))])
+    .orderBy('created_at', 'desc')
+    .limit(2000)) as VerdictRow[];
+  const athletes = await rowsOf(ctx, [...newest.keys()]);
+  return [...newest.values()].flatMap((v): Need[] => {
+    const athlete = athletes.get(v.athlete_id);
+    if (!athlete || athlete.focus === null) return [];
+    const last = earlier.filter((e) => e.focus_id === v.focus_id).slice(0, STUCK_AFTER);
+    const named = { athlete: athlete.id, name: athlete.name };
+    if (last.length === STUCK_AFTER && last.every((e) => e.from_rung === e.to_rung))
+      return [
+        { ...named, kind: 'stuck', text: `No move in ${STUCK_AFTER} sessions: another drill, another school, or look again.` },
+      ];
+    if (v.from_rung === v.to_rung || v.by_whom !== 'gate') return [];
+    const title = findingById(v.finding).title.toLowerCase();
+    return [{ ...named, kind: 'move', text: `The gate moved “${title}” from rung ${v.from_rung} to ${v.to_rung}.` }];
+  });
+}
+
+/** Athletes in one state that asks for something, a few of them; one more than is shown tells that there are more. */
+async function standing(
+  ctx: Context,
+  kind: Need['kind'],
+  text: string,
+  narrow: (query: Knex.QueryBuilder) => void,
+): Promise<Need[]> {
+  const query = ctx.tenant
+    .from('athletes')
+    .where('athletes.archived', false)
+    .limit(NEEDS_OF_A_KIND + 1);
+  narrow(query);
+  const rows = (await query.select('athletes.id', 'athletes.name')) as { id: string; name: string }[];
+  return rows.map(({ id, name }) => ({ athlete: id, name, kind, text }));
 }
 
 /** Today's lessons, and what needs the coach's eye. */
 export async function todayList(ctx: Context): Promise<TodayList> {
-  const since = addDays(ctx.today, -DAYS_OF_NEWS);
-  const assignments = (await ctx.tenant.from('assignments').where('on_date', ctx.today).orderBy('id')) as Joined[];
-  const athletes = (await ctx.tenant.from('athletes').orderBy('name').limit(5000)) as Parameters<typeof toAthleteRow>[0][];
-  const byId = new Map(athletes.map((row) => [row.id, toAthleteRow(row, ctx.today)]));
-  const rows = assignments.flatMap((a): TodayRow[] => {
-    const athlete = byId.get(a.athlete_id);
-    return athlete ? [{ athlete, assignment: toAssignment(a), line: oneLine(a.session) }] : [];
-  });
-  const verdicts = (await ctx.tenant
-    .from('verdicts')
-    .where('on_date', '>=', addDays(ctx.today, -60))
-    .orderBy('created_at', 'desc')) as {
-    athlete_id: string;
-    focus_id: string;
-    on_date: IsoDate;
-    from_rung: number;
-    to_rung: number;
-    finding: Parameters<typeof findingById>[0];
-    by_whom: string;
-  }[];
-  const planned = new Set(
-    (
-      (await ctx.tenant.from('assignments').where('on_date', '>=', ctx.today).distinct('athlete_id')) as { athlete_id: string }[]
-    ).map((r) => r.athlete_id),
-  );
-  const needs: Need[] = [];
-  for (const athlete of byId.values()) {
-    const need = (kind: Need['kind'], text: string) => needs.push({ athlete: athlete.id, name: athlete.name, kind, text });
-    if (athlete.locked) need('pain', 'Throwing is locked after a pain report.');
-    const mine = verdicts.filter((v) => v.athlete_id === athlete.id);
-    const newest = mine[0];
-    if (newest && newest.on_date >= since && newest.from_rung !== newest.to_rung && newest.by_whom === 'gate')
-      need(
-        'move',
-        `The gate moved “${findingById(newest.finding).title.toLowerCase()}” from rung ${newest.from_rung} to ${newest.to_rung}.`,
-      );
-    const sameFocus = mine.filter((v) => v.focus_id === newest?.focus_id).slice(0, STUCK_AFTER);
-    if (sameFocus.length === STUCK_AFTER && sameFocus.every((v) => v.from_rung === v.to_rung))
-      need('stuck', `No move in ${STUCK_AFTER} sessions: another drill, another school, or look again.`);
-    if (!athlete.focus) need('no-focus', 'No focus yet: look at the delivery.');
-    else if (!planned.has(athlete.id)) need('no-plan', 'A focus but no work planned.');
-  }
-  const urgency: Record<Need['kind'], number> = { pain: 0, stuck: 1, move: 2, 'no-plan': 3, 'no-focus': 4 };
-  return { today: ctx.today, rows, needs: needs.sort((a, b) => urgency[a.kind] - urgency[b.kind] || (a.name < b.name ? -1 : 1)) };
+  const assignments = (await ctx.tenant.from('assignments').where('on_date', ctx.today).orderBy('id')) as AssignmentRow[];
+  const planned = () => ctx.tenant.from('assignments').where('assignments.on_date', '>=', ctx.today);
+  const [athletes, ...needs] = await Promise.all([
+    rowsOf(
+      ctx,
+      assignments.map((a) => a.athlete_id),
+    ),
+    standing(
+      ctx,
+      'pain',
+      'Throwing is locked after a pain report.',
+      (q) => void q.where('lock_until', '>', ctx.today).orderBy('lock_until'),
+    ),
+    gateNeeds(ctx),
+    standing(
+      ctx,
+      'no-plan',
+      'A focus but no work planned.',
+      (q) =>
+        void q
+          .whereNotNull('focus')
+          .whereNotExists(planned().whereRaw('assignments.athlete_id = athletes.id').select('assignments.id'))
+          .orderBy(['focus', 'name']),
+    ),
+    standing(
+      ctx,
+      'no-focus',
+      'No focus yet: look at the delivery.',
+      (q) => void q.whereNull('focus').whereNull('intake_next').orderBy('name'),
+    ),
+    standing(
+      ctx,
+      'intake',
+      'The intake is not finished.',
+      (q) => void q.whereNotNull('intake_next').orderBy(['intake_next', 'name']),
+    ),
+  ]);
+  const rows = assignments
+    .flatMap((a): TodayRow[] => {
+      const athlete = athletes.get(a.athlete_id);
+      return athlete ? [{ athlete, assignment: toAssignment(a), line: oneLine(a.session) }] : [];
+    })
+    .sort((a, b) => (a.athlete.name < b.athlete.name ? -1 : 1));
+  return {
+    today: ctx.today,
+    rows,
+    needs: needs.flatMap((list) => list.slice(0, NEEDS_OF_A_KIND)),
+    more: needs.flatMap((list) => (list.length > NEEDS_OF_A_KIND ? [list[0]!.kind] : [])),
+  };
 }

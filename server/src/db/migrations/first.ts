@@ -1,18 +1,8 @@
-import type { Knex } from 'knex';
-
-export interface Migration extends Knex.Migration {
-  readonly name: string;
-}
-
-const id = (t: Knex.CreateTableBuilder) => t.uuid('id').primary();
-/** Every row of an academy carries it, and it leads every index that is searched. */
-const academy = (t: Knex.CreateTableBuilder) => t.uuid('academy_id').notNullable().references('academies.id').onDelete('CASCADE');
-const athlete = (t: Knex.CreateTableBuilder) => t.uuid('athlete_id').notNullable().references('athletes.id').onDelete('CASCADE');
-const instant = (t: Knex.CreateTableBuilder, name: string) => t.specificType(name, 'datetime(3)');
-const created = (t: Knex.CreateTableBuilder) => t.specificType('created_at', 'datetime(3) not null default current_timestamp(3)');
+import { academy, athlete, created, id, instant } from './columns';
+import type { Migration } from './columns';
 
 /** The first shape: people, what was seen, what was decided, what was done. */
-const first: Migration = {
+export const first: Migration = {
   name: '001-people-observations-plans-sessions',
   async up(db) {
     await db.schema.createTable('academies', (t) => {
@@ -247,5 +237,3 @@ const first: Migration = {
       await db.schema.dropTableIfExists(table);
   },
 };
-
-export const MIGRATIONS: readonly Migration[] = [first];

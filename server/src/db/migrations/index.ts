@@ -1,0 +1,8 @@
+import type { Migration } from './columns';
+import { film } from './film';
+import { first } from './first';
+import { people } from './people';
+
+export type { Migration };
+
+export const MIGRATIONS: readonly Migration[] = [first, people, film];

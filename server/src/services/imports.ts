@@ -1,0 +1,202 @@
+import { EMPTY_INTAKE } from '@wrightonic/contract';
+import type { ImportLook, ImportRow, IntakeRecord, RosterImport } from '@wrightonic/contract';
+import { decodeText, faultsCsv, guessChoices, personKey, readRow, readTable } from '@wrightonic/core';
+import type { IsoDate, RosterEntry } from '@wrightonic/core';
+import { conflict, notFound, wrongField } from '../problems';
+import { BLANK_ATHLETE, blankFlags } from './athletes';
+import type { Context } from './context';
+import { wordsOf } from './roster';
+
+const MOST_ROWS = 20_000;
+const CHUNK = 500;
+
+/** Reads a list, says what would come in, and keeps nothing. */
+export async function lookAtImport(ctx: Context, given: RosterImport): Promise<ImportLook> {
+  const { text, encoding } = decodeText(Buffer.from(given.file, 'base64'));
+  if (text.includes('\0')) throw wrongField('file', 'is not a text file; save the list as CSV');
+  const table = readTable(text);
+  if (table.header.length === 0 || table.rows.length === 0)
+    throw wrongField('file', 'holds no rows; the first line must be the headings, the rest one athlete each');
+  if (table.rows.length > MOST_ROWS)
+    throw wrongField('file', `holds ${table.rows.length} rows; bring in at most ${MOST_ROWS} at once`);
+  if (table.faults.length > 0)
+    throw wrongField(
+      'file',
+      `line ${table.faults[0]!.line}: ${table.faults[0]!.message}. Nothing was read; mend it and choose the file again`,
+    );
+  const choices = given.choices ?? guessChoices(table);
+  const rows = table.rows.map((row) => readRow(row, table.header, choices, ctx.today));
+  const known = new Map<string, string>();
+  for (const row of (await ctx.tenant.from('athletes').select('name', 'birth_date')) as { name: string; birth_date: IsoDate }[])
+    known.set(personKey(row.name, row.birth_date), 'the roster');
+  const good: { line: number; entry: RosterEntry }[] = [];
+  const duplicates: { line: number; name: string; of: string }[] = [];
+  for (const row of rows) {
+    if (!row.ok) continue;
+    const key = personKey(row.entry.name, row.entry.birthDate);
+    const of = known.get(key);
+    if (of) duplicates.push({ line: row.line, name: row.entry.name, of });
+    else {
+      known.set(key, `line ${row.line}`);
+      good.push({ line: row.line, entry: row.entry });
+    }
+  }
+  return {
+    fileName: given.fileName,
+    encoding,
+    delimiter: table.delimiter,
+    header: table.header,
+    choices,
+    rows: rows.length,
+    good,
+    bad: rows.flatMap((row) => (row.ok ? [] : [{ line: row.line, faults: row.faults }])),
+    duplicates,
+    faultsCsv: faultsCsv(table, rows),
+  };
+}
+
+function intakeFor(entry: RosterEntry): IntakeRecord {
+  const { guardian } = entry;
+  return {
+    ...EMPTY_INTAKE,
+    guardians:
+      guardian && guardian.contact ? [{ name: guardian.name || 'Guardian', relation: '', contact: guardian.contact }] : [],
+  };
+}
+
+async function groupIds(ctx: Context, names: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  const wanted = [...new Set(names)];
+  const known = (await ctx.tenant.from('athlete_groups').whereIn('name', wanted).select('id', 'name')) as {
+    id: string;
+    name: string;
+  }[];
+  const ids = new Map(known.map((g) => [g.name.toLowerCase(), g.id]));
+  for (const name of wanted)
+    if (!ids.has(name.toLowerCase())) {
+      const id = ctx.newId();
+      await ctx.tenant.insertOnce('athlete_groups', { id, name });
+      ids.set(name.toLowerCase(), id);
+    }
+  return ids;
+}
+
+/** Brings the good rows in. Sent again with the same id it is not done twice. */
+export async function putImport(ctx: Context, id: string, given: RosterImport): Promise<ImportLook> {
+  const look = await lookAtImport(ctx, given);
+  if (await ctx.tenant.has('imports', { id })) return look;
+  if (look.good.length === 0)
+    throw wrongField('file', 'has no row that can come in; mend the rows named, or choose other columns');
+  await ctx.tenant.insertOnce('imports', { id, file_name: given.fileName, author: ctx.user.name, athletes: look.good.length });
+  const groups = await groupIds(
+    ctx,
+    look.good.flatMap(({ entry }) => (entry.group ? [entry.group] : [])),
+  );
+  for (let from = 0; from < look.good.length; from += CHUNK) {
+    const chunk = look.good.slice(from, from + CHUNK).map(({ entry }) => ({ id: ctx.newId(), entry }));
+    await ctx.tenant.insertOnce(
+      'athletes',
+      chunk.map(({ id: athlete, entry }) => ({
+        id: athlete,
+        import_id: id,
+        name: entry.name,
+        discipline: entry.discipline,
+        throws: entry.throws,
+        birth_date: entry.birthDate,
+        height_m: entry.heightM,
+        mass_kg: entry.massKg,
+        level: entry.level,
+        ...BLANK_ATHLETE,
+        ...blankFlags(),
+        intake: JSON.stringify(intakeFor(entry)),
+        intake_next: EMPTY_INTAKE.next,
+      })),
+    );
+    await ctx.tenant.insertLinks(
+      'athlete_words',
+      chunk.flatMap(({ id: athlete, entry }) => wordsOf(entry.name).map((word) => ({ word, athlete_id: athlete }))),
+    );
+    await ctx.tenant.insertLinks(
+      'group_members',
+      chunk.flatMap(({ id: athlete, entry }) =>
+        entry.group ? [{ group_id: groups.get(entry.group.toLowerCase())!, athlete_id: athlete }] : [],
+      ),
+    );
+  }
+  return look;
+}
+
+interface ImportDbRow {
+  id: string;
+  file_name: string;
+  author: string;
+  athletes: number;
+  created_at: Date;
+}
+
+/** Tables in which somebody has worked with an athlete since they came in. */
+const WORKED_IN = [
+  'observations',
+  'work_sessions',
+  'foci',
+  'plans',
+  'outings',
+  'body_checks',
+  'pain_reports',
+  'consents',
+] as const;
+
+/** Names of imported athletes with whom something has been done since. */
+async function workedWith(ctx: Context, id: string): Promise<string[]> {
+  const mine = () => ctx.tenant.from('athletes').where('import_id', id);
+  const names = new Set<string>();
+  for (const table of WORKED_IN)
+    for (const row of (await mine()
+      .whereIn('athletes.id', ctx.tenant.from(table).select(`${table}.athlete_id`))
+      .limit(5)
+      .select('athletes.name')) as { name: string }[])
+      names.add(row.name);
+  return [...names];
+}
+
+export async function imports(ctx: Context): Promise<ImportRow[]> {
+  const rows = (await ctx.tenant.from('imports').orderBy('created_at', 'desc').limit(50)) as ImportDbRow[];
+  return Promise.all(
+    rows.map(async (row) => {
+      const names = await workedWith(ctx, row.id);
+      return {
+        id: row.id,
+        fileName: row.file_name,
+        at: row.created_at.toISOString(),
+        by: row.author,
+        count: row.athletes,
+        fixed: names.length > 0 ? `There has been work with ${names.slice(0, 3).join(', ')}.` : null,
+      };
+    }),
+  );
+}
+
+/** Takes a whole import back: its athletes, and the groups that only they were in. No trace is left. */
+export async function undoImport(ctx: Context, id: string): Promise<ImportRow[]> {
+  if (!(await ctx.tenant.has('imports', { id }))) throw notFound('import');
+  const names = await workedWith(ctx, id);
+  if (names.length > 0)
+    throw conflict(
+      'The import cannot be taken back as a whole',
+      `There has been work with ${names.slice(0, 3).join(', ')} since. Erase or archive athletes one by one instead.`,
+    );
+  const groups = (
+    (await ctx.tenant
+      .from('group_members')
+      .whereIn('athlete_id', ctx.tenant.from('athletes').where('import_id', id).select('id'))
+      .distinct('group_id')) as { group_id: string }[]
+  ).map((g) => g.group_id);
+  await ctx.tenant.from('athletes').where('import_id', id).delete();
+  await ctx.tenant
+    .from('athlete_groups')
+    .whereIn('athlete_groups.id', groups)
+    .whereNotExists(ctx.tenant.from('group_members').whereRaw('group_members.group_id = athlete_groups.id').select('group_id'))
+    .whereNotExists(ctx.tenant.from('user_groups').whereRaw('user_groups.group_id = athlete_groups.id').select('group_id'))
+    .delete();
+  await ctx.tenant.from('imports').where('id', id).delete();
+  return imports(ctx);
+}

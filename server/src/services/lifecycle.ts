@@ -1,0 +1,118 @@
+import type { Archiving, AthleteExport, AthleteOverview, ErasePreview, Erasure } from '@wrightonic/contract';
+import { rm } from 'node:fs/promises';
+import { notFound, wrongField } from '../problems';
+import { clipPath } from './clips';
+import { overview } from './athletes';
+import type { Context } from './context';
+
+/**
+ * Every table that holds something about one athlete, in the words of the erase sheet. A test compares it with the database, so
+ * that no table is forgotten.
+ */
+export const ATHLETE_TABLES = {
+  observations: 'things observed',
+  diagnoses: 'diagnoses kept',
+  foci: 'focuses',
+  plans: 'plans',
+  assignments: 'assigned sessions',
+  work_sessions: 'sessions run',
+  reps: 'reps',
+  pain_reports: 'pain reports',
+  readings: 'speeds',
+  outings: 'outings elsewhere',
+  clearances: 'clearances',
+  verdicts: 'gate verdicts',
+  consents: 'consents',
+  body_checks: 'body checks',
+  body_readings: 'body readings',
+  body_notes: 'notes on body tests',
+  clips: 'clips',
+  group_members: 'places in groups',
+  athlete_words: 'search words',
+  user_athletes: 'people tied to the athlete',
+  audit_entries: 'lines of the record of who did what',
+} as const;
+type AthleteTable = keyof typeof ATHLETE_TABLES;
+const TABLES = Object.keys(ATHLETE_TABLES) as AthleteTable[];
+/** Of no meaning to anybody outside. */
+const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words']);
+
+interface NameRow {
+  id: string;
+  name: string;
+}
+
+async function nameOf(ctx: Context, id: string): Promise<NameRow> {
+  const row = (await ctx.tenant.from('athletes').where('id', id).first('id', 'name')) as NameRow | undefined;
+  if (!row) throw notFound('athlete');
+  return row;
+}
+
+/** Puts an athlete away, or brings them back. Nothing is lost either way. */
+export async function archive(ctx: Context, id: string, { archived }: Archiving): Promise<AthleteOverview> {
+  await nameOf(ctx, id);
+  await ctx.tenant
+    .from('athletes')
+    .where('id', id)
+    .update({ archived, archived_at: archived ? ctx.now : null });
+  return overview(ctx, id);
+}
+
+/** Everything kept about one athlete, as it is in the tables. */
+export async function exportAthlete(ctx: Context, id: string): Promise<AthleteExport> {
+  await nameOf(ctx, id);
+  const tables: Record<string, Record<string, unknown>[]> = {
+    athletes: (await ctx.tenant.from('athletes').where('id', id)) as Record<string, unknown>[],
+  };
+  for (const table of TABLES.filter((t) => !NOT_EXPORTED.has(t)))
+    tables[table] = (await ctx.tenant.from(table).where('athlete_id', id)) as Record<string, unknown>[];
+  const withoutAcademy = (rows: Record<string, unknown>[]) => rows.map(({ academy_id: _, ...row }) => row);
+  return {
+    format: 'wrightonic-athlete',
+    version: 1,
+    on: ctx.today,
+    tables: Object.fromEntries(Object.entries(tables).map(([name, rows]) => [name, withoutAcademy(rows)])),
+  };
+}
+
+/** People whose sign-in is for this athlete and nobody else. */
+async function onlyFor(ctx: Context, id: string): Promise<{ id: string; sign_in: string }[]> {
+  return (await ctx.tenant
+    .from('users')
+    .whereIn('users.id', ctx.tenant.from('user_athletes').where('athlete_id', id).select('user_id'))
+    .whereNotExists(
+      ctx.tenant
+        .from('user_athletes as other')
+        .whereRaw('other.user_id = users.id')
+        .whereNot('other.athlete_id', id)
+        .select('other.user_id'),
+    )
+    .select('users.id', 'users.sign_in')) as { id: string; sign_in: string }[];
+}
+
+export async function erasePreview(ctx: Context, id: string): Promise<ErasePreview> {
+  const { name } = await nameOf(ctx, id);
+  const rows = await Promise.all(
+    TABLES.filter((t) => !NOT_EXPORTED.has(t)).map(async (table) => {
+      const [found] = (await ctx.tenant.from(table).where('athlete_id', id).count({ n: '*' })) as { n: number }[];
+      return { what: ATHLETE_TABLES[table], count: Number(found!.n) };
+    }),
+  );
+  return { name, rows: rows.filter((r) => r.count > 0), signIns: (await onlyFor(ctx, id)).map((u) => u.sign_in) };
+}
+
+/** Erases an athlete for good: all rows, the sign-ins that were for nobody else, and the invitations that name them. */
+export async function eraseAthlete(ctx: Context, clipsFolder: string, id: string, { name: typed }: Erasure): Promise<null> {
+  const { name } = await nameOf(ctx, id);
+  if (typed.trim().toLowerCase() !== name.toLowerCase())
+    throw wrongField('name', `must be the athlete’s name as it stands there, “${name}”; nothing was erased`);
+  const gone = (await onlyFor(ctx, id)).map((u) => u.id);
+  const files = (await ctx.tenant.from('clips').where('athlete_id', id).select('id')) as { id: string }[];
+  await ctx.tenant.from('audit_entries').where('athlete_id', id).delete();
+  await ctx.tenant.from('audit_entries').whereIn('user_id', gone).update({ who: 'somebody erased' });
+  await ctx.tenant.from('users').whereIn('id', gone).delete();
+  await ctx.tenant.from('invitations').whereRaw('json_contains(athletes, json_quote(?))', [id]).delete();
+  await ctx.tenant.from('athletes').where('id', id).delete();
+  for (const file of files) await rm(clipPath(clipsFolder, file.id), { force: true });
+  return null;
+}

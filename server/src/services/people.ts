@@ -1,0 +1,273 @@
+import { INVITES, ROLE_NAMES } from '@wrightonic/contract';
+import type {
+  AuditPage,
+  AuditQuery,
+  GroupRecord,
+  GroupRow,
+  InvitationLink,
+  InvitationRow,
+  NamedId,
+  NewInvitation,
+  People,
+  PersonChange,
+  Role,
+} from '@wrightonic/contract';
+import { digest, newSecret } from '../auth/secrets';
+import { conflict, notFound, ProblemError, wrongField } from '../problems';
+import { dayIn } from './context';
+import type { Context } from './context';
+
+const INVITATION_DAYS = 7;
+const AUDIT_PAGE = 60;
+const PEOPLE_SHOWN = 1000;
+
+const byOwner = (rows: readonly { owner: string; id: string; name: string }[]): ReadonlyMap<string, NamedId[]> => {
+  const found = new Map<string, NamedId[]>();
+  for (const { owner, id, name } of rows) found.set(owner, [...(found.get(owner) ?? []), { id, name }]);
+  return found;
+};
+
+interface InvitationDbRow {
+  id: string;
+  role: Role;
+  name: string;
+  invited_by: string;
+  expires_at: Date;
+  used_at: Date | null;
+  taken_back_at: Date | null;
+}
+
+function stateOf(row: InvitationDbRow, now: Date): InvitationRow['state'] {
+  if (row.used_at) return 'used';
+  if (row.taken_back_at) return 'taken-back';
+  return row.expires_at <= now ? 'expired' : 'open';
+}
+
+export async function people(ctx: Context): Promise<People> {
+  const [users, athletes, groups, invitations] = await Promise.all([
+    ctx.tenant.from('users').orderBy('name').limit(PEOPLE_SHOWN) as unknown as Promise<
+      { id: string; name: string; role: Role; sign_in: string; last_seen_at: Date | null }[]
+    >,
+    ctx.tenant
+      .from('user_athletes')
+      .join('athletes', 'athletes.id', 'user_athletes.athlete_id')
+      .orderBy('athletes.name')
+      .select({ owner: 'user_athletes.user_id', id: 'athletes.id', name: 'athletes.name' }) as unknown as Promise<
+      { owner: string; id: string; name: string }[]
+    >,
+    ctx.tenant
+      .from('user_groups')
+      .join('athlete_groups', 'athlete_groups.id', 'user_groups.group_id')
+      .orderBy('athlete_groups.name')
+      .select({ owner: 'user_groups.user_id', id: 'athlete_groups.id', name: 'athlete_groups.name' }) as unknown as Promise<
+      { owner: string; id: string; name: string }[]
+    >,
+    ctx.tenant.from('invitations').orderBy('created_at', 'desc').limit(100) as unknown as Promise<InvitationDbRow[]>,
+  ]);
+  const athletesOf = byOwner(athletes);
+  const groupsOf = byOwner(groups);
+  return {
+    people: users.map((user) => ({
+      id: user.id,
+      name: user.name,
+      role: user.role,
+      signIn: user.sign_in,
+      athletes: athletesOf.get(user.id) ?? [],
+      groups: groupsOf.get(user.id) ?? [],
+      lastSeen: user.last_seen_at?.toISOString() ?? null,
+    })),
+    invitations: invitations.map((row) => ({
+      id: row.id,
+      role: row.role,
+      name: row.name,
+      by: row.invited_by,
+      expiresAt: row.expires_at.toISOString(),
+      state: stateOf(row, ctx.now),
+    })),
+  };
+}
+
+/** Whether a role goes with these athletes and groups, all of the academy. */
+async function requireFitting(ctx: Context, role: Role, athletes: readonly string[], groups: readonly string[]): Promise<void> {
+  if (role === 'athlete' && athletes.length !== 1) throw wrongField('athletes', 'must name the one athlete that this person is');
+  if (role === 'guardian' && athletes.length === 0) throw wrongField('athletes', 'must name at least one child');
+  if (role !== 'athlete' && role !== 'guardian' && athletes.length > 0)
+    throw wrongField('athletes', `must be empty: ${ROLE_NAMES[role]}s are not tied to athletes`);
+  if (role !== 'station' && groups.length > 0) throw wrongField('groups', 'must be empty: only station coaches have groups');
+  if (role === 'station' && groups.length === 0)
+    throw wrongField('groups', 'must name at least one group, or nobody would be seen');
+  const here = async (table: string, ids: readonly string[]) =>
+    ((await ctx.tenant.from(table).whereIn('id', ids).select('id')) as object[]).length === ids.length;
+  if (!(await here('athletes', athletes))) throw wrongField('athletes', 'names somebody who is not an athlete of this academy');
+  if (!(await here('athlete_groups', groups))) throw wrongField('groups', 'names a group that is not one of this academy');
+}
+
+function requireMayInvite(ctx: Context, role: Role): void {
+  if (!INVITES[ctx.user.role].includes(role))
+    throw new ProblemError(403, 'Not allowed', `As ${ROLE_NAMES[ctx.user.role]} you cannot invite or make ${ROLE_NAMES[role]}s.`);
+}
+
+const expiryFrom = (now: Date): Date => new Date(now.getTime() + INVITATION_DAYS * 86_400_000);
+
+/** Invites somebody. Sent again, the old link is dead and a new one is given: the secret is not kept. */
+export async function putInvitation(ctx: Context, id: string, given: NewInvitation): Promise<InvitationLink> {
+  requireMayInvite(ctx, given.role);
+  await requireFitting(ctx, given.role, given.athletes, given.groups);
+  const known = (await ctx.tenant.from('invitations').where('id', id).first()) as InvitationDbRow | undefined;
+  if (known && stateOf(known, ctx.now) !== 'open')
+    throw conflict('The invitation has ended', 'It was used, taken back or has expired. Write a new one.');
+  return writeInvitation(ctx, id, { ...given, user: null });
+}
+
+async function writeInvitation(
+  ctx: Context,
+  id: string,
+  given: NewInvitation & { readonly user: string | null },
+): Promise<InvitationLink> {
+  const token = newSecret();
+  const expiresAt = expiryFrom(ctx.now);
+  await ctx.tenant.upsert('invitations', {
+    id,
+    token_hash: digest(token),
+    role: given.role,
+    name: given.name,
+    athletes: JSON.stringify(given.athletes),
+    groups: JSON.stringify(given.groups),
+    user_id: given.user,
+    invited_by: ctx.user.name,
+    expires_at: expiresAt,
+  });
+  return { id, token, expiresAt: expiresAt.toISOString() };
+}
+
+export async function dropInvitation(ctx: Context, id: string): Promise<People> {
+  const row = (await ctx.tenant.from('invitations').where('id', id).first()) as InvitationDbRow | undefined;
+  if (!row) throw notFound('invitation');
+  if (!row.used_at) await ctx.tenant.from('invitations').where('id', id).update({ taken_back_at: ctx.now });
+  return people(ctx);
+}
+
+interface PersonDbRow {
+  id: string;
+  name: string;
+  role: Role;
+}
+
+async function personOf(ctx: Context, id: string): Promise<PersonDbRow> {
+  const row = (await ctx.tenant.from('users').where('id', id).first()) as PersonDbRow | undefined;
+  if (!row) throw notFound('person');
+  return row;
+}
+
+/** A link by which somebody who is locked out or has forgotten sets a new password. */
+export async function newPasswordLink(ctx: Context, id: string): Promise<InvitationLink> {
+  const person = await personOf(ctx, id);
+  return writeInvitation(ctx, ctx.newId(), { role: person.role, name: person.name, athletes: [], groups: [], user: id });
+}
+
+export async function changePerson(ctx: Context, id: string, given: PersonChange): Promise<People> {
+  const person = await personOf(ctx, id);
+  requireMayInvite(ctx, given.role);
+  if (id === ctx.user.id && given.role !== person.role)
+    throw conflict('That is yourself', 'You cannot change your own role; another owner can.');
+  await requireFitting(ctx, given.role, given.athletes, given.groups);
+  await ctx.tenant.from('users').where('id', id).update({ role: given.role });
+  await ctx.tenant.from('user_athletes').where('user_id', id).delete();
+  await ctx.tenant.from('user_groups').where('user_id', id).delete();
+  await ctx.tenant.insertLinks(
+    'user_athletes',
+    given.athletes.map((athlete) => ({ user_id: id, athlete_id: athlete })),
+  );
+  await ctx.tenant.insertLinks(
+    'user_groups',
+    given.groups.map((group) => ({ user_id: id, group_id: group })),
+  );
+  return people(ctx);
+}
+
+export async function removePerson(ctx: Context, id: string): Promise<People> {
+  await personOf(ctx, id);
+  if (id === ctx.user.id) throw conflict('That is yourself', 'You cannot remove yourself; another owner can.');
+  await ctx.tenant.from('users').where('id', id).delete();
+  return people(ctx);
+}
+
+// ---- groups ---------------------------------------------------------------------------------------------------------------
+
+/** The groups that the person may see, with their athletes. */
+export async function groups(ctx: Context): Promise<GroupRow[]> {
+  const query = ctx.tenant.from('athlete_groups').orderBy('name');
+  if (ctx.reach === 'groups') void query.whereIn('id', ctx.user.groups);
+  const rows = (await query.select('id', 'name')) as NamedId[];
+  const members = (await ctx.tenant
+    .from('group_members')
+    .join('athletes', 'athletes.id', 'group_members.athlete_id')
+    .where('athletes.archived', false)
+    .whereIn(
+      'group_members.group_id',
+      rows.map((r) => r.id),
+    )
+    .orderBy('athletes.name')
+    .select({ owner: 'group_members.group_id', id: 'athletes.id', name: 'athletes.name' })) as {
+    owner: string;
+    id: string;
+    name: string;
+  }[];
+  const athletesOf = byOwner(members);
+  return rows.map(({ id, name }) => ({ id, name, athletes: athletesOf.get(id) ?? [] }));
+}
+
+export async function putGroup(ctx: Context, id: string, given: GroupRecord): Promise<GroupRow[]> {
+  const same = (await ctx.tenant.from('athlete_groups').where('name', given.name).whereNot('id', id).first('id')) as
+    object | undefined;
+  if (same) throw wrongField('name', `“${given.name}” is a group already`);
+  const here = (await ctx.tenant.from('athletes').whereIn('id', given.athletes).select('id')) as object[];
+  if (here.length !== given.athletes.length) throw wrongField('athletes', 'names somebody who is not an athlete of this academy');
+  await ctx.tenant.upsert('athlete_groups', { id, name: given.name });
+  await ctx.tenant.from('group_members').where('group_id', id).delete();
+  await ctx.tenant.insertLinks(
+    'group_members',
+    given.athletes.map((athlete) => ({ group_id: id, athlete_id: athlete })),
+  );
+  return groups(ctx);
+}
+
+export async function dropGroup(ctx: Context, id: string): Promise<GroupRow[]> {
+  await ctx.tenant.from('athlete_groups').where('id', id).delete();
+  return groups(ctx);
+}
+
+// ---- who did what ---------------------------------------------------------------------------------------------------------
+
+interface AuditDbRow {
+  id: string;
+  at: Date;
+  who: string;
+  role: Role;
+  did: string;
+  athlete_id: string | null;
+  athlete_name: string | null;
+}
+
+export async function auditPage(ctx: Context, { athlete, before }: AuditQuery): Promise<AuditPage> {
+  const query = ctx.tenant
+    .from('audit_entries')
+    .leftJoin('athletes', 'athletes.id', 'audit_entries.athlete_id')
+    .orderBy('audit_entries.id', 'desc')
+    .limit(AUDIT_PAGE + 1);
+  if (athlete) void query.where('audit_entries.athlete_id', athlete);
+  if (before) void query.where('audit_entries.id', '<', before);
+  const rows = (await query.select('audit_entries.*', { athlete_name: 'athletes.name' })) as AuditDbRow[];
+  return {
+    entries: rows.slice(0, AUDIT_PAGE).map((row) => ({
+      id: row.id,
+      at: row.at.toISOString(),
+      on: dayIn(ctx.academy.timeZone, row.at),
+      who: row.who,
+      role: row.role,
+      did: row.did,
+      athlete: row.athlete_id && row.athlete_name ? { id: row.athlete_id, name: row.athlete_name } : null,
+    })),
+    more: rows.length > AUDIT_PAGE,
+  };
+}

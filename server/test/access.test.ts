@@ -1,0 +1,207 @@
+import { EMPTY_MARKS, reachOf, RIGHTS, ROLES, ROUTES } from '@wrightonic/contract';
+import type { Role, Route, RouteName } from '@wrightonic/contract';
+import { v4 as uuid } from 'uuid';
+import request from 'supertest';
+import { AUDIT } from '../src/http/audit';
+import type { HandledRoute } from '../src/http/handlers';
+import { addAthlete, ATHLETE, eye, rep, SETTINGS, signedIn, startHarness } from './harness';
+import type { Client, Harness } from './harness';
+
+/**
+ * Every endpoint as every role: on one's own athlete, on another of the academy, and on one of a foreign academy. What is
+ * expected comes from the table of rights alone.
+ */
+let harness: Harness;
+let clients: Record<Role, Client>;
+let foreignOwner: Client;
+/** Reached by all: the athlete, the guardian's child, member of the station's group. */
+let own: string;
+/** Of the same academy, reached by nobody but the coaches. */
+let other: string;
+let foreign: string;
+let foreignIds: Record<string, string>;
+
+const file = Buffer.from('Name,Born,Throws,Height,Weight,Discipline\nAlda Quillbrook,2011-03-04,R,160,50,overhand\n').toString(
+  'base64',
+);
+
+beforeAll(async () => {
+  harness = await startHarness();
+  const owner = await signedIn(harness);
+  foreignOwner = await signedIn(harness);
+  [own, other] = [await addAthlete(owner), await addAthlete(owner, { name: 'Other Willowby' })];
+  foreign = await addAthlete(foreignOwner, { name: 'Foreign Rowanby' });
+  const group = uuid();
+  await owner.put(`/groups/${group}`, { name: 'Evening', athletes: [own] }).expect(200);
+  const { academy } = owner;
+  clients = {
+    owner,
+    instructor: await signedIn(harness, { academy, role: 'instructor' }),
+    station: await signedIn(harness, { academy, role: 'station', groups: [group] }),
+    athlete: await signedIn(harness, { academy, role: 'athlete', athletes: [own] }),
+    guardian: await signedIn(harness, { academy, role: 'guardian', athletes: [own] }),
+  };
+  const ids = { people: uuid(), groups: uuid(), invitations: uuid(), imports: uuid(), channels: uuid() };
+  await foreignOwner.put(`/groups/${ids.groups}`, { name: 'Theirs', athletes: [foreign] }).expect(200);
+  await foreignOwner
+    .put(`/invitations/${ids.invitations}`, { role: 'guardian', name: 'Their guardian', athletes: [foreign], groups: [] })
+    .expect(200);
+  await foreignOwner.put(`/imports/${ids.imports}`, { fileName: 'theirs.csv', file }).expect(200);
+  await foreignOwner.put(`/channels/${ids.channels}`).expect(200);
+  foreignIds = { ...ids, people: (await signedIn(harness, { academy: foreignOwner.academy, role: 'instructor' })).user };
+});
+afterAll(() => harness.close());
+afterEach(() => expect(harness.faults).toEqual([]));
+
+/** A body that each endpoint would take, so that a refusal is about the person and not the body. */
+const BODIES: Partial<Record<RouteName, () => object>> = {
+  changePassword: () => ({ current: 'not the password', next: 'some new words here' }),
+  settings: () => SETTINGS,
+  changePerson: () => ({ role: 'instructor', groups: [], athletes: [] }),
+  putInvitation: () => ({ role: 'guardian', name: 'Somebody', athletes: [own], groups: [] }),
+  putGroup: () => ({ name: `Group ${uuid()}`, athletes: [] }),
+  lookAtImport: () => ({ fileName: 'a.csv', file }),
+  putImport: () => ({ fileName: 'a.csv', file }),
+  putAthlete: () => ATHLETE,
+  putIntake: () => INTAKE,
+  putConsent: () => ({ kind: 'film', given: true }),
+  archive: () => ({ archived: false }),
+  // A wrong name on purpose: whoever may erase is told so, and the athlete stays for the next call.
+  eraseAthlete: () => ({ name: 'Not This One' }),
+  putBodyCheck: () => ({ on: '2026-05-04', kind: 'short', steps: [{ test: 'hip-internal-rotation', side: 'drive' }] }),
+  putBodyReading: () => ({ ...STEP, check: uuid(), value: 30, readBy: 'tilt', moment: 'first' }),
+  putBodyNote: () => ({ ...STEP, check: uuid(), note: 'stiff', pain: null }),
+  putClip: () => CLIP,
+  putMarks: () => EMPTY_MARKS,
+  putObservation: () => eye('stall', 'yes'),
+  putFocus: () => ({ finding: 'stall', rung: 1, diagnosis: null }),
+  changeFocus: () => ({ rung: 2, reason: 'to see' }),
+  putPlan: () => ({ weeks: 2, games: [], pinned: [] }),
+  putSession: () => ({ on: '2026-05-04', assignment: null, painBefore: [] }),
+  log: () => ({ entries: [rep()] }),
+  putOuting: () => ({ on: '2026-05-04', pitches: 0, throws: 10, highEffort: 0, innings: 0 }),
+  putClearance: () => ({ date: '2026-05-04', by: 'Dr. Nobody' }),
+};
+const CLIP = {
+  on: '2026-05-04',
+  name: 'a.webm',
+  type: 'video/webm',
+  bytes: 100,
+  sha256: 'a'.repeat(64),
+  captureFps: 120,
+  frames: 100,
+  width: 640,
+  height: 360,
+  setup: { view: 'side-open', distanceM: 6, cameraHeightM: 1, level: true, whole: true },
+  poster: null,
+};
+const STEP = { test: 'hip-internal-rotation', side: 'drive' };
+const INTAKE = {
+  guardians: [],
+  history: { armPain: false, elbowSurgery: false, timeAway: false, otherSurgery: '', clinicianLimits: '', monthsOff: null },
+  thoughts: [],
+  words: {},
+  told: '',
+  explain: 'image',
+  goals: '',
+  games: [],
+  next: null,
+};
+
+const HANDLED = (Object.entries(ROUTES) as [RouteName, Route][]).filter(([, route]) => route.needs !== null);
+const EVERY = ROLES.flatMap((role) => HANDLED.map(([name, route]) => [role, name, route] as const));
+
+const call = (client: Client, name: RouteName, route: Route, athlete: string, id: string = uuid()) =>
+  client[route.method](
+    `${route.path.replace(':athlete', athlete).replace(':id', id)}${name === 'putClipPart' ? '?from=0' : ''}`,
+    BODIES[name]?.() ?? {},
+  );
+
+/** Everything that an academy has, as text. Sign-ins move by themselves and are left out. */
+async function everythingOf(academy: string): Promise<string> {
+  const [tables] = (await harness.db.raw(
+    "select table_name as name from information_schema.columns where table_schema = database() and column_name = 'academy_id'",
+  )) as [{ name: string }[]];
+  const parts = await Promise.all(
+    tables.map(async ({ name }) => {
+      const rows = (await harness.db(name).where('academy_id', academy)) as Record<string, unknown>[];
+      return `${name}: ${rows
+        .map(({ last_seen_at: _, ...row }) => JSON.stringify(row))
+        .sort()
+        .join()}`;
+    }),
+  );
+  return parts.sort().join('\n');
+}
+
+describe.each(ROLES)('as %s', (role) => {
+  it.each(HANDLED)('%s reaches what the table of rights says', async (name, route) => {
+    const reach = reachOf(route.needs!, role);
+    const client = clients[role];
+    const forAthlete = route.path.includes(':athlete');
+    const before = await everythingOf(client.academy);
+    const theirs = await everythingOf(foreignOwner.academy);
+
+    if (reach === null) {
+      for (const athlete of forAthlete ? [own, other, foreign] : ['']) {
+        const { status, body } = await call(client, name, route, athlete);
+        expect([status, body.title]).toEqual([403, 'Not allowed']);
+      }
+      expect(await everythingOf(client.academy)).toBe(before);
+    } else if (forAthlete) {
+      const outside = await call(client, name, route, foreign);
+      // An id that is taken elsewhere is refused as taken; everything else is not found.
+      expect(outside.status).toBe(name === 'putAthlete' ? 409 : 404);
+      if (reach !== 'academy') expect((await call(client, name, route, other)).status).toBe(404);
+      expect(await everythingOf(client.academy)).toBe(before);
+      const { status, body } = (await call(client, name, route, own)) as { status: number; body: { detail: string } };
+      // Let through: done, or refused for another reason than who asks.
+      expect(status === 403 ? body.detail : '').not.toContain('is for');
+      expect(status === 404 ? body.detail : '').not.toContain('such athlete');
+      expect(status).toBeLessThan(500);
+      expect(status).not.toBe(401);
+    } else {
+      const id = foreignIds[route.path.split('/')[1]!];
+      if (route.path.includes(':id') && id)
+        expect([404, 409, 422, 200]).toContain((await call(client, name, route, '', id)).status);
+      else expect((await call(client, name, route, '')).status).not.toBe(401);
+    }
+    expect(await everythingOf(foreignOwner.academy)).toBe(theirs);
+  });
+});
+
+it('asks everybody for a sign-in first', async () => {
+  for (const [name, route] of HANDLED) {
+    const path = `/api${route.path.replace(':athlete', own).replace(':id', uuid())}`;
+    const asked = request(harness.server)[route.method](path);
+    const { status } = await asked.send(BODIES[name]?.() ?? {});
+    expect([name, status]).toEqual([name, 401]);
+  }
+});
+
+it('tries every right with every role', () => {
+  expect(new Set(EVERY.map(([, , route]) => route.needs))).toEqual(
+    new Set(Object.keys(RIGHTS).filter((right) => right !== 'seeDrills')),
+  );
+});
+
+it('answers lists with no more than the reach holds', async () => {
+  const rosterOf = async (role: Role) =>
+    ((await clients[role].get('/athletes').expect(200)).body.rows as { id: string }[]).map((r) => r.id);
+  expect(await rosterOf('owner')).toEqual(expect.arrayContaining([own, other]));
+  expect(await rosterOf('owner')).not.toContain(foreign);
+  expect(await rosterOf('station')).toEqual([own]);
+  const groups = (await clients.station.get('/groups').expect(200)).body as { name: string }[];
+  expect(groups.map((g) => g.name)).toEqual(['Evening']);
+  const audit = JSON.stringify((await clients.instructor.get('/audit').expect(200)).body);
+  expect(audit).not.toContain('Rowanby');
+  expect(JSON.stringify((await clients.owner.get('/people').expect(200)).body)).not.toContain('Their guardian');
+  // What a station coach gets to run a session holds nothing of history, contacts or the judgement.
+  const work = (await clients.station.get(`/athletes/${own}/work`).expect(200)).body as object;
+  expect(Object.keys(work).sort()).toEqual(['age', 'athlete', 'clearance', 'flags', 'foci', 'id', 'next', 'today', 'workload']);
+});
+
+it('has a line for the record of every endpoint that changes something', () => {
+  const writes = HANDLED.filter(([, route]) => route.method !== 'get').map(([name]) => name);
+  expect(writes.filter((name) => AUDIT[name as HandledRoute] === undefined)).toEqual([]);
+});
