@@ -4,7 +4,19 @@ import globals from './scripts/lib/globals.mjs';
 import ts from 'typescript-eslint';
 
 export default ts.config(
-  { ignores: ['**/node_modules', '**/dist', '.cache', '.data', 'test-results', 'app/.expo', '**/*.cjs', 'app/*.js'] },
+  {
+    ignores: [
+      '**/node_modules',
+      '**/dist',
+      '.cache',
+      '.data',
+      'test-results',
+      'app/.expo',
+      '**/*.cjs',
+      'app/*.js',
+      'app/public/track',
+    ],
+  },
   js.configs.recommended,
   {
     files: ['**/*.ts', '**/*.tsx'],

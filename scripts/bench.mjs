@@ -8,17 +8,24 @@ installDebian({ browser: true });
 const only = process.argv[2];
 const say = (line) => process.stdout.write(`${line}\n`);
 if (!only || only === 'core') say(await runNode(await bundle('bench/core.ts', 'bench-core')));
-if (!only || only === 'api' || only === 'app') {
+if (!only || only === 'film') await (await import('../bench/film.mjs')).benchFilm(say);
+if (!only || ['api', 'app', 'roster'].includes(only)) {
   const { startDemo } = await import('./lib/demo.mjs');
   const demo = await startDemo({ name: 'bench', fresh: true, port: '0', say });
   try {
-    if (only !== 'app')
+    if (!only || only === 'api')
       say(
         await runNode(await bundle('bench/api.ts', 'bench-api'), {
           env: { BASE_URL: demo.url, DATABASE_URL: demo.database.url('app_demo') },
         }),
       );
-    if (only !== 'api') say(await runNode(await bundle('bench/app.ts', 'bench-app'), { env: { BASE_URL: demo.url } }));
+    if (!only || only === 'app') say(await runNode(await bundle('bench/app.ts', 'bench-app'), { env: { BASE_URL: demo.url } }));
+    if (!only || only === 'roster')
+      say(
+        await runNode(await bundle('bench/roster.ts', 'bench-roster'), {
+          env: { BASE_URL: demo.url, DATABASE_URL: demo.database.url('app_demo') },
+        }),
+      );
   } finally {
     await demo.stop();
   }

@@ -10,8 +10,11 @@ const demo = await startDemo({ fresh: process.argv.includes('--fresh'), say });
 say(`
   Wrightonic is at   ${demo.url}
 
-  Instructor         coach   bench-and-chalk
-  Athlete            tavi    net-in-the-yard
+  Owner and coach    coach      bench-and-chalk
+  Instructor         assistant  second-pair-of-eyes
+  Station coach      station    one-station-only
+  Athlete            tavi       net-in-the-yard
+  Guardian           guardian   two-at-the-table
 
   API documentation  ${demo.url}/api/docs
   Ctrl-C stops everything. “npm run demo -- --fresh” makes the demo data anew.

@@ -8,20 +8,23 @@ import { inRoot } from './lib/paths.mjs';
 installPackages();
 installDebian();
 const { startDatabase, freePort } = await import('./lib/database.mjs');
+const { fillPublic } = await import('./lib/app.mjs');
 const { bundle } = await import('./lib/bundle.mjs');
 const { takeFolder, runNode } = await import('./lib/processes.mjs');
 const { writeFileSync } = await import('node:fs');
 
+await fillPublic();
 const taken = takeFolder('dev');
 const database = await startDatabase(taken.folder);
+const CLIPS_FOLDER = join(taken.folder, 'clips');
 const stamp = join(taken.folder, 'seeded');
 database.create('app_dev');
 if (!existsSync(stamp)) {
-  await runNode(await bundle('demo/src/main.ts', 'demo'), { env: { DATABASE_URL: database.url('app_dev') } });
+  await runNode(await bundle('demo/src/main.ts', 'demo'), { env: { DATABASE_URL: database.url('app_dev'), CLIPS_FOLDER } });
   writeFileSync(stamp, '');
 }
 const port = String(await freePort());
-const env = { ...process.env, DATABASE_URL: database.url('app_dev'), PORT: port };
+const env = { ...process.env, DATABASE_URL: database.url('app_dev'), CLIPS_FOLDER, PORT: port };
 const server = spawn('npx', ['tsx', 'watch', 'server/src/main.ts'], { cwd: inRoot(), env, stdio: 'inherit' });
 const metro = spawn('npx', ['expo', 'start', '--web'], {
   cwd: inRoot('app'),

@@ -17,6 +17,8 @@ const ICONS = {
   'chevron-up': 'mdiChevronUp',
   close: 'mdiClose',
   offline: 'mdiCloudOffOutline',
+  delivery: 'mdiRunFast',
+  numbers: 'mdiChartLine',
   drills: 'mdiDumbbell',
   help: 'mdiHelp',
   magnify: 'mdiMagnify',

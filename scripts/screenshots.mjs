@@ -16,9 +16,15 @@ const SIGN_INS = { coach: 'bench-and-chalk', tavi: 'net-in-the-yard' };
 const VIEWS = [
   ['today', 'coach', '', PHONE, 'light', []],
   ['athletes', 'coach', 'athletes', PHONE, 'light', []],
+  ['intake', 'coach', '@noor/intake', PHONE, 'light', ['tab=Thoughts', 'wait']],
+  ['body', 'coach', '@bram/body', PHONE, 'light', ['test-hip-internal-rotation']],
+  ['body-check', 'coach', '@noor/body', PHONE, 'light', ['short-check', 'skip-step', 'skip-step', 'use-stand-in', 'wait']],
+  ['people-wide', 'coach', 'desk/people', DESK, 'light', ['invite']],
   ['athlete', 'coach', '@tavi', PHONE, 'light', []],
-  ['athlete-wide', 'coach', '@tavi', DESK, 'light', []],
   ['look', 'coach', '@bram/look', PHONE, 'light', ['next-link', 'next-link']],
+  ['clip', 'coach', '@tavi/film', PHONE, 'light', ['text=tavi-now-side', 'wait', 'closer', 'part-measures', 'wait']],
+  ['clip-wide', 'coach', '@tavi/film', DESK, 'light', ['text=tavi-now-side', 'wait', 'closer', 'part-measures', 'wait']],
+  ['compare', 'coach', '@tavi/compare', PHONE, 'light', ['wait', 'wait']],
   ['what', 'coach', '@bram/what', PHONE, 'light', []],
   ['what-wide-dark', 'coach', '@bram/what', DESK, 'dark', []],
   ['plan', 'coach', '@juna/plan', PHONE, 'light', []],
@@ -47,11 +53,19 @@ try {
     await page.getByTestId('sign-in-password').fill(SIGN_INS[who]);
     await page.getByTestId('sign-in').click();
     await page.getByRole('navigation').waitFor();
-    const roster = who === 'coach' ? await (await page.request.get('/api/athletes')).json() : [];
+    const roster = who === 'coach' ? (await (await page.request.get('/api/athletes')).json()).rows : [];
     const path = where.replace(/@(\w+)/, (_, key) => `athletes/${roster.find((a) => a.name.toLowerCase().startsWith(key)).id}`);
     await page.goto(`/${path}`);
     await page.waitForTimeout(1500);
     for (const tap of taps) {
+      if (tap === 'wait') {
+        await page.waitForTimeout(2200);
+        continue;
+      }
+      if (tap.startsWith('tab=')) {
+        await page.getByRole('tab', { name: tap.slice(4) }).click();
+        continue;
+      }
       await (tap.startsWith('text=') ? page.getByText(tap.slice(5)).first() : page.getByTestId(tap)).click();
       await page.waitForTimeout(500);
     }

@@ -27,10 +27,21 @@ async function unitTests() {
   const database = await startDatabase(taken.folder);
   const report = join(cacheFolder, `jest-${process.pid}.json`);
   try {
-    const ok = run(['jest', '--config', 'jest.config.cjs', '--json', `--outputFile=${report}`, ...process.argv.slice(3)], {
-      TEST_DATABASE_URL: database.url(''),
-      NODE_OPTIONS: '--max-old-space-size=4096',
-    });
+    const ok = run(
+      [
+        'jest',
+        '--config',
+        'jest.config.cjs',
+        '--testTimeout=20000',
+        '--json',
+        `--outputFile=${report}`,
+        ...process.argv.slice(3),
+      ],
+      {
+        TEST_DATABASE_URL: database.url(''),
+        NODE_OPTIONS: '--max-old-space-size=4096',
+      },
+    );
     const result = JSON.parse(readFileSync(report, 'utf8'));
     passed += result.numPassedTests;
     failed += result.numFailedTests + result.numRuntimeErrorTestSuites;

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { inRoot } from './paths.mjs';
 import { lockHeld, takeLock } from './processes.mjs';
+import { buildTracker } from './tracker.mjs';
 
 const FONTS = {
   '@expo-google-fonts/barlow': [
@@ -28,7 +29,7 @@ function copyFonts() {
 function newestIn(folder) {
   let newest = 0;
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (['node_modules', 'dist', '.expo', 'fonts'].includes(entry.name)) continue;
+    if (['node_modules', 'dist', '.expo', 'fonts', 'track'].includes(entry.name)) continue;
     const path = join(folder, entry.name);
     newest = Math.max(newest, entry.isDirectory() ? newestIn(path) : statSync(path).mtimeMs);
   }
@@ -50,15 +51,21 @@ export async function exportApp() {
     return exportApp();
   }
   try {
-    build();
+    await build();
   } finally {
     lock.release();
   }
   return dist;
 }
 
-function build() {
+/** Puts beside the app's own files what is served with them: fonts and the tracker. */
+export async function fillPublic() {
   copyFonts();
+  await buildTracker(inRoot('app', 'public', 'track'));
+}
+
+async function build() {
+  await fillPublic();
   process.stderr.write('Building the app (two to three minutes the first time)…\n');
   const done = spawnSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
     cwd: inRoot('app'),

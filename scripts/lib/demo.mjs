@@ -34,12 +34,15 @@ export async function startDemo({ name = 'demo', fresh = false, port = process.e
       say(seeded ? 'Making the demo data anew for today…' : 'Making the demo data (half a minute)…');
       database.drop('app_demo');
       database.create('app_demo');
-      await runNode(await bundle('demo/src/main.ts', 'demo'), { env: { DATABASE_URL: database.url('app_demo') } });
+      await runNode(await bundle('demo/src/main.ts', 'demo'), {
+        env: { DATABASE_URL: database.url('app_demo'), CLIPS_FOLDER: join(taken.folder, 'clips') },
+      });
       writeFileSync(stamp, today());
     }
     running = await startServer(await bundle('server/src/main.ts', 'server'), {
       DATABASE_URL: database.url('app_demo'),
       APP_FOLDER: appFolder,
+      CLIPS_FOLDER: join(taken.folder, 'clips'),
       PORT: port,
     });
     return { url: running.url, stop, child: running.child, database };

@@ -1,5 +1,9 @@
 /** What Node and the browser offer to the scripts without an import. */
 const names = [
+  'atob',
+  'btoa',
+  'Blob',
+  'OffscreenCanvas',
   'process',
   'console',
   'URL',

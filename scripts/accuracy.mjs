@@ -1,0 +1,35 @@
+// npm run accuracy: prints how near the computed numbers come to simulated truth. Nothing is asserted here.
+// “npm run accuracy marks” leaves the tracker out, “npm run accuracy tracker” runs it alone: it renders clips and tracks them, minutes.
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { installDebian, installPackages } from './lib/install.mjs';
+import { bundle } from './lib/bundle.mjs';
+import { cacheFolder } from './lib/paths.mjs';
+import { runNode } from './lib/processes.mjs';
+
+const only = process.argv[2];
+installPackages();
+const say = (line) => process.stdout.write(`${line}\n`);
+if (only !== 'tracker') say(await runNode(await bundle('bench/accuracy.ts', 'accuracy')));
+if (only !== 'marks') {
+  installDebian({ browser: true });
+  const { renderer } = await import('./lib/renderer.mjs');
+  const program = await bundle('bench/accuracy-tracked.ts', 'accuracy-tracked');
+  const clips = JSON.parse(await runNode(program, { args: ['clips'] }));
+  const { track, close } = await renderer({ tracker: true });
+  const tracked = [];
+  try {
+    for (const wanted of clips) {
+      const got = await track(wanted);
+      process.stderr.write(
+        `${wanted.athlete.discipline} ${wanted.view} ${wanted.captureFps}: ${got.frames.length} frames tracked\n`,
+      );
+      tracked.push({ wanted, ...got });
+    }
+  } finally {
+    await close();
+  }
+  const file = join(cacheFolder, 'tracked.json');
+  writeFileSync(file, JSON.stringify(tracked));
+  say(await runNode(program, { args: [file] }));
+}
