@@ -1,8 +1,10 @@
+import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
+import { OPEN_SCREENS } from '../features/shell/places';
 import { Shell } from '../features/shell/Shell';
 import { SignIn } from '../features/shell/SignIn';
 import { api, problemOf } from '../state/api';
@@ -12,6 +14,12 @@ import { makeStore, useAppDispatch } from '../state/store';
 import { Action, Blank, Loading } from '../ui/controls';
 import { Screen } from '../ui/layout';
 import { darkTheme, lightTheme } from '../ui/theme';
+
+/** Invitations and the stand-in device need no sign-in; everything else waits for one. */
+function Entry() {
+  const here = usePathname();
+  return OPEN_SCREENS.includes(here) ? <Slot /> : <Gate />;
+}
 
 function Gate() {
   const { data: me, error, isLoading, refetch } = api.useMeQuery();
@@ -50,7 +58,7 @@ export default function Layout() {
     <Provider store={store}>
       <PaperProvider theme={dark ? darkTheme : lightTheme}>
         <SafeAreaProvider>
-          <Gate />
+          <Entry />
         </SafeAreaProvider>
       </PaperProvider>
     </Provider>

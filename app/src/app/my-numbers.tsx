@@ -1,7 +1,7 @@
 import { NumbersScreen } from '../features/numbers/NumbersScreen';
-import { api } from '../state/api';
+import { useOwnAthlete } from '../features/shell/use-own-athlete';
 
 export default function Route() {
-  const { data: me } = api.useMeQuery();
-  return me?.athlete ? <NumbersScreen id={me.athlete} /> : null;
+  const own = useOwnAthlete();
+  return own ? <NumbersScreen key={own} id={own} /> : null;
 }

@@ -1,7 +1,7 @@
 import { RunScreen } from '../features/run/RunScreen';
-import { api } from '../state/api';
+import { useOwnAthlete } from '../features/shell/use-own-athlete';
 
 export default function Route() {
-  const { data: me } = api.useMeQuery();
-  return me?.athlete ? <RunScreen id={me.athlete} back="/" /> : null;
+  const own = useOwnAthlete();
+  return own ? <RunScreen key={own} id={own} back="/" /> : null;
 }

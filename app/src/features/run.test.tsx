@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
-import type { AthleteOverview, LogEntry } from '@wrightonic/contract';
+import type { AthleteWork, LogEntry } from '@wrightonic/contract';
 import { drillById, makePlan, workload } from '@wrightonic/core';
 import type { Operation } from '../state/operations';
 import { leavePage, openPage, PROFILE, TODAY } from '../testing/page';
@@ -43,13 +43,13 @@ const overview = {
   foci: [{ id: 'f', finding: 'stall', rung: 4, state: 'working', startedOn: today, rungSince: today }],
   today: { id: 's', on: today, session: plan.sessions[0]!, done: false },
   workload: workload({ on: today, athlete: profile, season: 'off', leagueDailyLimit: null, log: [] }),
-} as unknown as AthleteOverview;
+} as unknown as AthleteWork;
 
 afterEach(leavePage);
 
 /** The run without a connection: everything it notes stays readable on the device. */
 async function startRun() {
-  const { store } = openPage(<RunScreen id="a" back="/" />, { '/api/athletes/a': overview });
+  const { store } = openPage(<RunScreen id="a" back="/" />, { '/api/athletes/a/work': overview });
   fireEvent.press(await screen.findByTestId('nothing-hurts'));
   const noted = () => store.getState().operations.list.map((o: Operation) => o.work);
   const entries = () => noted().flatMap((w): LogEntry[] => (w.kind === 'log' ? [w.entry] : []));

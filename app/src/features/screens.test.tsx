@@ -86,6 +86,13 @@ const overview: AthleteOverview = {
   timeline: [{ on: '2026-05-01', kind: 'session', text: '20 reps, 18 good' }],
   speed: null,
   flags: [],
+  archived: false,
+  intakeNext: null,
+  minor: true,
+  clearance: null,
+  body: [],
+  measured: [],
+  filmConsent: true,
 };
 const evidence: Evidence[] = [
   { kind: 'eye', finding: 'stall', answer: 'yes' },
@@ -163,6 +170,8 @@ describe('Today', () => {
       chain: overview.chain,
       focus: 'stall',
       locked: false,
+      care: false,
+      intakeOpen: false,
     },
     assignment: overview.today!,
     line: 'Strap lower, 20 min, dry',
@@ -174,6 +183,7 @@ describe('Today', () => {
         today,
         rows: [row],
         needs: [{ athlete: 'b', name: 'Lio Hurt', kind: 'pain', text: 'Throwing is locked after a pain report.' }],
+        more: [],
       },
     });
     expect(await screen.findByText('Monday 4 May')).toBeTruthy();
@@ -183,7 +193,7 @@ describe('Today', () => {
   });
 
   it('has a next step when nothing is planned', async () => {
-    await show(<TodayScreen />, { today: { today, rows: [], needs: [] } });
+    await show(<TodayScreen />, { today: { today, rows: [], needs: [], more: [] } });
     expect(await screen.findByText('No lesson is planned for today')).toBeTruthy();
     expect(screen.getByText('Nothing waits for you.')).toBeTruthy();
   });

@@ -1,9 +1,8 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
-  AcademySettings,
   AthleteOverview,
   AthleteRecord,
-  AthleteRow,
+  AthleteWork,
   DiagnosisRecord,
   FocusChange,
   LogAnswer,
@@ -17,38 +16,61 @@ import type {
   PlanRecord,
   Problem,
   Progress,
+  RosterPage,
+  RosterQuery,
   SessionRecord,
   SignIn,
   TodayList,
 } from '@wrightonic/contract';
 import type { Clearance } from '@wrightonic/core';
 
-interface ForAthlete {
+export interface ForAthlete {
   readonly athlete: string;
 }
-interface Put<T> extends ForAthlete {
+export interface Put<T> extends ForAthlete {
   readonly id: string;
   readonly body: T;
 }
 
-const athletePath = (athlete: string) => `/athletes/${athlete}`;
+export const athletePath = (athlete: string) => `/athletes/${athlete}`;
 
 /** The server's API, one hook for each endpoint that a screen uses. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Me', 'Athlete', 'Roster', 'Today', 'Diagnosis', 'Plan', 'Progress', 'Session'],
+  tagTypes: [
+    'Me',
+    'Athlete',
+    'Roster',
+    'Today',
+    'Diagnosis',
+    'Plan',
+    'Progress',
+    'Session',
+    'People',
+    'Groups',
+    'Imports',
+    'Audit',
+    'Intake',
+    'Body',
+    'Clips',
+  ],
   endpoints: (build) => ({
     me: build.query<Me, void>({ query: () => '/me', providesTags: ['Me'] }),
     signIn: build.mutation<Me, SignIn>({ query: (body) => ({ url: '/sign-in', method: 'POST', body }) }),
     signOut: build.mutation<null, void>({ query: () => ({ url: '/sign-out', method: 'POST' }) }),
-    saveSettings: build.mutation<Me, AcademySettings>({
-      query: (body) => ({ url: '/academy/settings', method: 'PUT', body }),
-      invalidatesTags: ['Me', 'Athlete', 'Progress', 'Diagnosis'],
-    }),
     today: build.query<TodayList, void>({ query: () => '/today', providesTags: ['Today'] }),
-    athletes: build.query<AthleteRow[], void>({ query: () => '/athletes', providesTags: ['Roster'] }),
+    athletes: build.infiniteQuery<RosterPage, Omit<RosterQuery, 'after'>, string | undefined>({
+      infiniteQueryOptions: { initialPageParam: undefined, getNextPageParam: (page) => page.next ?? undefined },
+      query: ({ queryArg, pageParam }) => ({ url: '/athletes', params: { ...queryArg, after: pageParam } }),
+      providesTags: ['Roster'],
+    }),
+    findAthletes: build.query<RosterPage, RosterQuery>({
+      query: (params) => ({ url: '/athletes', params }),
+      providesTags: ['Roster'],
+    }),
     athlete: build.query<AthleteOverview, string>({ query: athletePath, providesTags: ['Athlete'] }),
+    work: build.query<AthleteWork, string>({ query: (id) => `${athletePath(id)}/work`, providesTags: ['Athlete'] }),
     putAthlete: build.mutation<AthleteOverview, { id: string; body: AthleteRecord }>({
       query: ({ id, body }) => ({ url: athletePath(id), method: 'PUT', body }),
       invalidatesTags: ['Athlete', 'Roster', 'Today'],

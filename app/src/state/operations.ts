@@ -1,12 +1,17 @@
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
-import type { LogEntry, NewSession } from '@wrightonic/contract';
+import type { LogEntry, NewBodyCheck, NewBodyNote, NewBodyReading, NewSession } from '@wrightonic/contract';
 
-/** Something done in a session that the server has to hear of, once and in this order. */
+/** Something done in a session or a body check that the server has to hear of, once and in this order. */
 export type Work =
   | { readonly kind: 'start'; readonly session: NewSession }
   | { readonly kind: 'log'; readonly entry: LogEntry }
-  | { readonly kind: 'finish' };
+  | { readonly kind: 'finish' }
+  | { readonly kind: 'check'; readonly body: NewBodyCheck }
+  | { readonly kind: 'reading'; readonly id: string; readonly body: NewBodyReading }
+  | { readonly kind: 'drop-reading'; readonly id: string }
+  | { readonly kind: 'note'; readonly id: string; readonly body: NewBodyNote }
+  | { readonly kind: 'end-check' };
 
 export interface Operation {
   /** Order of happening, and key in the browser's database. */
@@ -14,6 +19,7 @@ export interface Operation {
   /** Who did it: another person who signs in on this phone neither sees nor sends it. */
   readonly user: string;
   readonly athlete: string;
+  /** The session or the body check that it belongs to. */
   readonly session: string;
   readonly work: Work;
   readonly status: 'waiting' | 'sent' | 'refused';

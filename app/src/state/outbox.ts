@@ -1,6 +1,7 @@
 import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
-import type { LogAnswer, SessionRecord } from '@wrightonic/contract';
+import type { BodyPicture, LogAnswer, SessionRecord } from '@wrightonic/contract';
 import { api, problemOf } from './api';
+import { bodyApi } from './body-api';
 import { added, connection, forgotten, loaded, settled } from './operations';
 import type { Operation, Work } from './operations';
 import { storage } from './storage';
@@ -96,13 +97,7 @@ async function deliver(batch: readonly Operation[], dispatch: (action: never) =>
   const { athlete, session: id, work } = first;
   const all = (status: Settled['status'], reason: string | null) => batch.map(({ seq }): Settled => ({ seq, status, reason }));
   try {
-    if (work.kind === 'start') {
-      const answer = await run<SessionRecord>(dispatch, api.endpoints.putSession.initiate({ athlete, id, body: work.session }));
-      dispatch(api.util.upsertQueryData('session', { athlete, id }, answer) as never);
-    } else if (work.kind === 'finish') {
-      const answer = await run<SessionRecord>(dispatch, api.endpoints.finish.initiate({ athlete, id }));
-      dispatch(api.util.upsertQueryData('session', { athlete, id }, answer) as never);
-    } else {
+    if (work.kind === 'log') {
       const entries = batch.flatMap((o) => (o.work.kind === 'log' ? [o.work.entry] : []));
       const answer = await run<LogAnswer>(dispatch, api.endpoints.log.initiate({ athlete, id, entries }));
       dispatch(api.util.upsertQueryData('session', { athlete, id }, answer.session) as never);
@@ -112,11 +107,41 @@ async function deliver(batch: readonly Operation[], dispatch: (action: never) =>
         reason: answer.results[i]!.reason,
       }));
     }
+    if (work.kind === 'start' || work.kind === 'finish') {
+      const answer = await run<SessionRecord>(
+        dispatch,
+        work.kind === 'start'
+          ? api.endpoints.putSession.initiate({ athlete, id, body: work.session })
+          : api.endpoints.finish.initiate({ athlete, id }),
+      );
+      dispatch(api.util.upsertQueryData('session', { athlete, id }, answer) as never);
+    } else {
+      const answer = await run<BodyPicture>(dispatch, bodyCall(work, athlete, id));
+      dispatch(bodyApi.util.upsertQueryData('body', athlete, answer) as never);
+    }
     return all('sent', null);
   } catch (error) {
     const status = (error as { status?: number | string }).status;
     const refused = typeof status === 'number' && status >= 400 && status < 500 && ![401, 408, 425, 429].includes(status);
     return refused ? all('refused', problemOf(error).detail) : null;
+  }
+}
+
+type BodyWork = Exclude<Work, { kind: 'log' | 'start' | 'finish' }>;
+
+function bodyCall(work: BodyWork, athlete: string, check: string): unknown {
+  const { endpoints } = bodyApi;
+  switch (work.kind) {
+    case 'check':
+      return endpoints.putBodyCheck.initiate({ athlete, id: check, body: work.body });
+    case 'reading':
+      return endpoints.putBodyReading.initiate({ athlete, id: work.id, body: work.body });
+    case 'drop-reading':
+      return endpoints.dropBodyReading.initiate({ athlete, id: work.id });
+    case 'note':
+      return endpoints.putBodyNote.initiate({ athlete, id: work.id, body: work.body });
+    case 'end-check':
+      return endpoints.finishBodyCheck.initiate({ athlete, id: check });
   }
 }
 

@@ -1,14 +1,19 @@
+import type { NewClip } from '@wrightonic/contract';
 import { openDB } from 'idb';
 import type { IDBPDatabase } from 'idb';
 import type { Operation } from './operations';
 
 const STORE = 'operations';
+const DRAFTS = 'drafts';
+const CLIPS = 'clips';
 let opened: Promise<IDBPDatabase> | null = null;
 
 const database = (): Promise<IDBPDatabase> =>
-  (opened ??= openDB('wrightonic', 1, {
-    upgrade(db) {
-      db.createObjectStore(STORE, { keyPath: 'seq' });
+  (opened ??= openDB('wrightonic', 3, {
+    upgrade(db, from) {
+      if (from < 1) db.createObjectStore(STORE, { keyPath: 'seq' });
+      if (from < 2) db.createObjectStore(DRAFTS, { keyPath: 'id' });
+      db.createObjectStore(CLIPS, { keyPath: 'id' });
     },
   }));
 
@@ -20,4 +25,44 @@ export const storage = {
     const tx = (await database()).transaction(STORE, 'readwrite');
     await Promise.all([...seqs.map((seq) => tx.store.delete(seq)), tx.done]);
   },
+};
+
+/** A clip on this device whose bytes are not all on the server yet. */
+export interface KeptClip {
+  readonly id: string;
+  readonly user: string;
+  readonly athlete: string;
+  readonly clip: NewClip;
+  readonly file: Blob;
+}
+
+export const keptClips = {
+  all: async (user: string): Promise<KeptClip[]> =>
+    ((await (await database()).getAll(CLIPS)) as KeptClip[]).filter((kept) => kept.user === user),
+  get: async (id: string, user: string): Promise<KeptClip | null> => {
+    const kept = (await (await database()).get(CLIPS, id)) as KeptClip | undefined;
+    return kept?.user === user ? kept : null;
+  },
+  put: async (kept: KeptClip): Promise<void> => void (await (await database()).put(CLIPS, kept)),
+  remove: async (id: string): Promise<void> => (await database()).delete(CLIPS, id),
+};
+
+/** Something half filled in, under the id that it will have. */
+export interface Draft<T> {
+  readonly id: string;
+  readonly user: string;
+  readonly at: string;
+  readonly form: T;
+}
+
+/** Forms as they are filled in: a closed page loses nothing. */
+export const drafts = {
+  all: async <T>(user: string): Promise<Draft<T>[]> =>
+    ((await (await database()).getAll(DRAFTS)) as Draft<T>[]).filter((draft) => draft.user === user),
+  get: async <T>(id: string, user: string): Promise<Draft<T> | null> => {
+    const draft = (await (await database()).get(DRAFTS, id)) as Draft<T> | undefined;
+    return draft?.user === user ? draft : null;
+  },
+  put: async <T>(draft: Draft<T>): Promise<void> => void (await (await database()).put(DRAFTS, draft)),
+  remove: async (id: string): Promise<void> => (await database()).delete(DRAFTS, id),
 };

@@ -2,10 +2,11 @@ import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { operationsReducer } from './operations';
+import { shellReducer } from './shell';
 
 export const makeStore = () =>
   configureStore({
-    reducer: { operations: operationsReducer, [api.reducerPath]: api.reducer },
+    reducer: { operations: operationsReducer, shell: shellReducer, [api.reducerPath]: api.reducer },
     middleware: (defaults) => defaults({ immutableCheck: false, serializableCheck: false }).concat(api.middleware),
   });
 

@@ -7,6 +7,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
 import { api } from '../state/api';
 import { operationsReducer } from '../state/operations';
+import { shellReducer } from '../state/shell';
 import { stopRetrying } from '../state/outbox';
 import { lightTheme } from '../ui/theme';
 
@@ -23,15 +24,21 @@ export const ME: Me = {
   id: 'u',
   name: 'Ada Test',
   role: 'instructor',
-  athlete: null,
+  signIn: 'ada',
+  athletes: [],
   academy: {
     name: 'Test Yard',
     today: TODAY,
     speedUnit: 'mph',
+    lengthUnit: 'cm',
     timeZone: 'UTC',
     leagueDailyLimit: null,
     league: {},
+    leagueAges: [],
     schools: {},
+    words: [],
+    weightedBalls: false,
+    numbers: {},
   },
 };
 
@@ -60,6 +67,7 @@ export function leavePage(): void {
  */
 export function openPage(element: React.ReactElement, answers: Readonly<Record<string, unknown>>, otherwise?: unknown) {
   const sent: Sent[] = [];
+  const asked: string[] = [];
   const known: Readonly<Record<string, unknown>> = { '/api/me': ME, ...answers };
   global.Request = class {
     constructor(
@@ -71,13 +79,14 @@ export function openPage(element: React.ReactElement, answers: Readonly<Record<s
   global.fetch = (({ url, init }: PageRequest) => {
     if (init.method && init.method !== 'GET')
       sent.push({ url, method: init.method, body: init.body ? JSON.parse(init.body) : null });
+    if (!init.method || init.method === 'GET') asked.push(url);
     const body = known[url] !== undefined ? known[url] : otherwise;
     if (body === undefined) return Promise.reject(new TypeError('no connection'));
     const text = () => Promise.resolve(JSON.stringify(body));
     return Promise.resolve({ ok: true, status: 200, headers: { get: () => 'application/json' }, text, clone: () => ({ text }) });
   }) as never;
   const store = configureStore({
-    reducer: { operations: operationsReducer, [api.reducerPath]: api.reducer },
+    reducer: { operations: operationsReducer, shell: shellReducer, [api.reducerPath]: api.reducer },
     middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   });
   forget = () => void store.dispatch(api.util.resetApiState());
@@ -89,5 +98,5 @@ export function openPage(element: React.ReactElement, answers: Readonly<Record<s
       </PaperProvider>
     </Provider>,
   );
-  return { store, sent };
+  return { store, sent, asked };
 }

@@ -1,5 +1,5 @@
 import { figureAt, mirrored, proportionsFor } from '@wrightonic/core';
-import type { Hand, Joint, JointPositions, PoseId } from '@wrightonic/core';
+import type { Hand, Joint, JointPositions, Pose, PoseId } from '@wrightonic/core';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
@@ -7,7 +7,9 @@ import { usePalette } from './theme';
 import type { Palette } from './theme';
 
 interface Props {
-  readonly poses: readonly PoseId[];
+  /** Poses that the figure goes through; or `movement`, joints by the place in the loop. */
+  readonly poses?: readonly (PoseId | Pose)[];
+  readonly movement?: (t: number) => JointPositions;
   readonly throws: Hand;
   readonly heightM?: number;
   readonly age?: number;
@@ -137,11 +139,22 @@ function Support({
  * The figure: a jointed body in ink line with soft filled limbs on paper. The throwing side has the heavier line and holds the
  * ball. All figures of the product are this one.
  */
-export function Mannequin({ poses, throws, heightM = 1.75, age = 16, moving = false, height = 190, label }: Props) {
+export function Mannequin({
+  poses = [],
+  movement,
+  throws,
+  heightM = 1.75,
+  age = 16,
+  moving = false,
+  height = 190,
+  label,
+}: Props) {
   const palette = usePalette();
-  const t = useLoop(moving && poses.length > 1);
+  const t = useLoop(moving && (movement !== undefined || poses.length > 1));
   const size = useMemo(() => proportionsFor(heightM, age), [heightM, age]);
-  const { joints, support } = figureAt(poses, t, size, heightM);
+  const { joints, support } = movement
+    ? ({ joints: movement(t), support: 'ground' } as const)
+    : figureAt(poses, t, size, heightM);
   const width = height * 1.32;
   const scale = (height * 0.8) / Math.max(1.45, heightM * 1.12);
   const side = throws === 'L' ? -1 : 1;

@@ -46,6 +46,21 @@ const RUNNING: readonly (readonly [string, string])[] = [
   ['n', 'next drill'],
 ];
 
+const FILM: readonly (readonly [string, string])[] = [
+  ['← →', 'one frame'],
+  ['↑ ↓', 'ten frames'],
+  ['space', 'play slowly, stop'],
+  ['[ ]', 'event before, after'],
+  ['z y', 'undo, redo'],
+  ['s', 'save'],
+];
+
+const IN: readonly (readonly [where: string, keys: typeof FILM])[] = [
+  ['', EVERYWHERE],
+  ['In a session', RUNNING],
+  ['On a clip', FILM],
+];
+
 /** The sheet that lists all keys. */
 export function ShortcutSheet({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const palette = usePalette();
@@ -58,10 +73,15 @@ export function ShortcutSheet({ open, onClose }: { readonly open: boolean; reado
       >
         <Dialog.Title>Keys</Dialog.Title>
         <Dialog.Content style={{ gap: SPACE.s }}>
-          {[...EVERYWHERE, ...RUNNING].map(([key, does]) => (
-            <View key={key} style={{ flexDirection: 'row', gap: SPACE.l }}>
-              <Text style={{ width: 56, fontFamily: NUMBER_FONT, fontWeight: '600', fontSize: 18 }}>{key}</Text>
-              <Text variant="bodyMedium">{RUNNING.some(([k]) => k === key) ? `in a session: ${does}` : does}</Text>
+          {IN.map(([where, keys]) => (
+            <View key={where} style={{ gap: SPACE.xs }}>
+              {where ? <Text variant="labelLarge">{where}</Text> : null}
+              {keys.map(([key, does]) => (
+                <View key={key} style={{ flexDirection: 'row', gap: SPACE.l }}>
+                  <Text style={{ width: 56, fontFamily: NUMBER_FONT, fontWeight: '600', fontSize: 18 }}>{key}</Text>
+                  <Text variant="bodyMedium">{does}</Text>
+                </View>
+              ))}
             </View>
           ))}
         </Dialog.Content>

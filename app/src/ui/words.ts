@@ -1,9 +1,11 @@
-import { bodyTestById, findingById, measureById, RUNG_NAMES } from '@wrightonic/core';
-import type { Check, Evidence, FindingId, Rung } from '@wrightonic/core';
+import { bodySide, bodyTestById, findingById, measureById, RUNG_NAMES } from '@wrightonic/core';
+import type { Check, Evidence, FindingId, Hand, Rung, TestSide } from '@wrightonic/core';
 
 const day = (date: string): Date => new Date(`${date}T00:00:00Z`);
 export const longDay = (date: string): string =>
   day(date).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+export const plainDay = (date: string): string =>
+  day(date).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
 export const weekDay = (date: string): string =>
   day(date).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
 
@@ -68,4 +70,50 @@ export function evidenceText(item: Evidence): string {
     case 'style':
       return `Style: ${item.item.replace(/-/g, ' ')}`;
   }
+}
+
+/** A height in the academy's unit. */
+export function heightText(heightM: number, unit: 'cm' | 'in'): string {
+  if (unit === 'cm') return `${Math.round(100 * heightM)} cm`;
+  const inches = Math.round(heightM / 0.0254);
+  return `${Math.floor(inches / 12)}'${inches % 12}"`;
+}
+
+/** The side of a test as the coach stands before it: left or right first, its role behind. */
+export function sideName(side: TestSide, throws: Hand): string {
+  if (side === 'none') return '';
+  const body = bodySide(side, throws);
+  return side === 'to-throwing' || side === 'to-glove' ? `to the ${body}` : body;
+}
+
+const UNIT_WORDS: Record<string, string> = {
+  deg: '°',
+  s: ' s',
+  cm: ' cm',
+  in: ' in',
+  '%height': ' % of height',
+  '%shank': ' % of shank',
+  '%': ' %',
+  '%BW': ' % of body weight',
+  xBW: ' × body weight',
+  score: '',
+};
+/** A value of a body test with its unit. */
+export const withUnit = (value: number, unit: string): string => `${value}${UNIT_WORDS[unit] ?? ` ${unit}`}`;
+
+/** An event or a joint, as it is said. */
+export const spokenEvent = (name: string): string => (name === 'max' ? 'greatest' : `at ${spoken(name)}`);
+export const spoken = (name: string): string => name.replace(/-/g, ' ').replace('oclock', 'o’clock');
+
+/** Places after the point of a measured value. */
+export const digitsOf = (unit: string): number => (unit === 'in' || unit === '%height' ? 1 : 0);
+/** A measured value with its unit, no finer than it can be read. */
+export const valueText = (value: number, unit: string): string => withUnit(Number(value.toFixed(digitsOf(unit))), unit);
+
+/** A band in words, in a measure's unit. */
+export function bandText(band: { readonly low?: number; readonly high?: number } | null, unit: string): string {
+  const { low, high } = band ?? {};
+  if (low !== undefined && high !== undefined) return `band ${low} to ${withUnit(high, unit)}`;
+  if (low !== undefined) return `${withUnit(low, unit)} or more`;
+  return high !== undefined ? `${withUnit(high, unit)} or less` : 'no band';
 }

@@ -1,1 +1,1 @@
-export { AthletesScreen as default } from '../../features/athlete/AthletesScreen';
+export { AthletesScreen as default } from '../../features/roster/AthletesScreen';

@@ -1,1 +1,10 @@
-export { NewAthleteScreen as default } from '../../features/athlete/NewAthleteScreen';
+import { useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { IntakeScreen } from '../../features/intake/IntakeScreen';
+import { newId } from '../../state/ids';
+
+export default function Route() {
+  const { id } = useLocalSearchParams<{ id?: string }>();
+  const [fresh] = useState(newId);
+  return <IntakeScreen key={id ?? fresh} id={id ?? fresh} known={false} />;
+}

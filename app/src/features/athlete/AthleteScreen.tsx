@@ -1,5 +1,16 @@
-import type { AthleteOverview } from '@wrightonic/contract';
-import { findingById, FINDINGS, linkName, linkOf, RUNG_NAMES } from '@wrightonic/core';
+import { may } from '@wrightonic/contract';
+import type { AthleteOverview, RightName, Role } from '@wrightonic/contract';
+import {
+  bodyTestById,
+  findingById,
+  FINDINGS,
+  linkName,
+  linkOf,
+  measureBand,
+  measureById,
+  outside,
+  RUNG_NAMES,
+} from '@wrightonic/core';
 import type { Link } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -9,24 +20,37 @@ import { api, problemOf } from '../../state/api';
 import { ChainStrip } from '../../ui/ChainStrip';
 import { LevelChart } from '../../ui/charts';
 import { Action, Blank, Caution, Figure, LinkRow, Loading } from '../../ui/controls';
+import { BandMark, GradeMark } from '../../ui/GradeMark';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { titleOf, weekDay } from '../../ui/words';
+import { useWordsFor } from '../../ui/use-words';
+import { sideName, spokenEvent, titleOf, valueText, weekDay, withUnit } from '../../ui/words';
 import { AgeRule } from './AgeRule';
+import { ChildChoice } from '../shell/ChildChoice';
 import { ClearanceForm } from './ClearanceForm';
+import { ClearanceLine } from './ClearanceLine';
 import { GateMove } from './GateMove';
 import { OutingForm } from './OutingForm';
 import { SessionItems } from '../session/SessionItems';
 
-function FocusPart({ data }: { readonly data: AthleteOverview }) {
+const BODY_SHOWN = 5;
+
+function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
   const palette = usePalette();
   const router = useRouter();
   const { id, foci, why } = data;
+  // To the athlete and the family a weak link is room to gain, in plain words.
+  const judges = may(role, 'judge');
+  const inWords = useWordsFor(data.age);
   if (foci.length === 0)
     return (
       <Blank
         title="No focus yet"
-        action={<Action kind="quiet" label="Look at the delivery" onPress={() => router.push(`/athletes/${id}/look`)} />}
+        action={
+          judges ? (
+            <Action kind="quiet" label="Look at the delivery" onPress={() => router.push(`/athletes/${id}/look`)} />
+          ) : undefined
+        }
       >
         Look link by link; the likeliest cause becomes the focus.
       </Blank>
@@ -36,19 +60,19 @@ function FocusPart({ data }: { readonly data: AthleteOverview }) {
       {foci.map((focus) => (
         <View key={focus.id} style={{ gap: 2 }}>
           <Text variant="titleLarge" testID="focus-title">
-            {titleOf(focus.finding)}
+            {judges ? titleOf(focus.finding) : inWords(findingById(focus.finding).forAthlete)}
           </Text>
           <Text variant="bodyMedium" style={{ color: palette.soft }} testID="focus-rung">
             {`Rung ${focus.rung}, ${RUNG_NAMES[focus.rung].toLowerCase()}, since ${weekDay(focus.rungSince)}`}
           </Text>
         </View>
       ))}
-      {why ? <Text variant="bodyMedium">{why}</Text> : null}
+      {why && judges ? <Text variant="bodyMedium">{why}</Text> : null}
     </View>
   );
 }
 
-function ArmPart({ data }: { readonly data: AthleteOverview }) {
+function ArmPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
   const { today, week, warnings } = data.workload;
   const [form, setForm] = useState<'outing' | 'clearance' | null>(null);
   return (
@@ -74,13 +98,100 @@ function ArmPart({ data }: { readonly data: AthleteOverview }) {
       {form === null ? (
         <Row>
           <Action kind="quiet" label="Add a game or outside throws" onPress={() => setForm('outing')} />
-          {today.locked?.until === 'clearance' ? (
+          {today.locked?.until === 'clearance' && may(role, 'recordClearance') ? (
             <Action kind="quiet" label="Record a clearance" onPress={() => setForm('clearance')} testID="record-clearance" />
           ) : null}
         </Row>
       ) : null}
       {form === 'outing' ? <OutingForm athlete={data.id} onDone={() => setForm(null)} /> : null}
       {form === 'clearance' ? <ClearanceForm athlete={data.id} onDone={() => setForm(null)} /> : null}
+    </View>
+  );
+}
+
+const PARTS: readonly { readonly path: string; readonly name: string; readonly text: string; readonly needs: RightName }[] = [
+  { path: 'look', name: 'Look', text: 'Eye checks, link by link', needs: 'judge' },
+  { path: 'film', name: 'Film', text: 'Clips, frame by frame, and what they measure', needs: 'seeClips' },
+  { path: 'body', name: 'Body', text: 'What the body can do, and the next test', needs: 'judge' },
+  { path: 'what', name: 'What is it?', text: 'The likeliest cause and why', needs: 'judge' },
+  { path: 'plan', name: 'Plan', text: 'The climb and the weeks', needs: 'seePlan' },
+  { path: 'numbers', name: 'Numbers', text: 'Speed, gates, load', needs: 'seeProgress' },
+  { path: 'intake', name: 'Intake', text: 'Who, history, thoughts, week, season', needs: 'changeAthlete' },
+  { path: 'family', name: 'Contacts and consent', text: 'Who can be reached, what they agree to', needs: 'seeIntake' },
+  { path: 'record', name: 'The record', text: 'Export, put away, erase', needs: 'exportAthlete' },
+];
+
+/** The body at a glance: the newest of each test, the limits first. */
+function BodyPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const { body, athlete, id } = data;
+  const mayTest = may(role, 'judge');
+  const rank = { limit: 0, watch: 1, pass: 2 } as const;
+  const shown = [...body].sort((a, b) => rank[a.grade] - rank[b.grade]).slice(0, BODY_SHOWN);
+  const free = body.filter((b) => b.grade === 'pass').length;
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      {body.length === 0 ? <Text style={{ color: palette.soft }}>Not tested yet.</Text> : null}
+      {shown.map((b) => (
+        <View key={`${b.test}-${b.side}`} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+          <GradeMark grade={b.grade} />
+          <Text variant="bodyMedium" style={{ flex: 1, minWidth: 0 }} numberOfLines={1}>
+            {`${bodyTestById(b.test).name}${b.side === 'none' ? '' : `, ${sideName(b.side, athlete.throws)}`}`}
+          </Text>
+          <Text variant="bodyMedium" style={{ fontVariant: ['tabular-nums'] }}>
+            {`${withUnit(b.value, bodyTestById(b.test).unit)} ± ${b.sd.toFixed(1)}`}
+          </Text>
+        </View>
+      ))}
+      {body.length > shown.length ? (
+        <Text
+          variant="bodySmall"
+          style={{ color: palette.soft }}
+        >{`${body.length} tests and sides in all, ${free} of them free.`}</Text>
+      ) : null}
+      {mayTest ? (
+        <Row>
+          <Action
+            kind="quiet"
+            label={body.length === 0 ? 'Check the body' : 'Body and its history'}
+            onPress={() => router.push(`/athletes/${id}/body`)}
+            testID="check-body"
+          />
+        </Row>
+      ) : null}
+    </View>
+  );
+}
+
+const MEASURED_SHOWN = 5;
+
+/** The newest measures, those outside their band first. */
+function MeasuredPart({ data }: { readonly data: AthleteOverview }) {
+  const palette = usePalette();
+  const { measured, athlete, age } = data;
+  if (measured.length === 0) return <Text style={{ color: palette.soft }}>Nothing has been measured on film yet.</Text>;
+  const rows = measured.map((m) => {
+    const band = measureBand(m.measure, m.event, athlete.discipline, age);
+    return { ...m, band, off: band ? outside(m.value, band) / m.sd : -1 };
+  });
+  const shown = rows.sort((a, b) => b.off - a.off).slice(0, MEASURED_SHOWN);
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      {shown.map((m) => (
+        <View key={`${m.measure}:${m.event}`} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+          {m.band ? <BandMark off={m.off} /> : <View style={{ width: 16 }} />}
+          <Text variant="bodyMedium" style={{ flex: 1, minWidth: 0 }} numberOfLines={1}>
+            {`${measureById(m.measure).name}, ${spokenEvent(m.event)}`}
+          </Text>
+          <Text variant="bodyMedium" style={{ fontVariant: ['tabular-nums'] }}>
+            {`${valueText(m.value, m.unit)} ± ${m.sd.toFixed(1)}`}
+          </Text>
+        </View>
+      ))}
+      <Text variant="bodySmall" style={{ color: palette.soft }}>
+        {`${measured.length} measures, the newest from ${weekDay(measured[0]!.on)}; the spread from throw to throw is in every ±.`}
+      </Text>
     </View>
   );
 }
@@ -130,9 +241,9 @@ export function AthleteScreen({ id }: { readonly id: string }) {
   return (
     <Screen
       footer={
-        work ? (
+        data.archived ? undefined : work ? (
           <Action label="Start today’s work" onPress={() => router.push(`/athletes/${id}/run`)} testID="start-work" />
-        ) : hasFocus ? (
+        ) : !may(me.role, 'judge') ? undefined : hasFocus ? (
           <Action
             label={data.next ? 'Run a session now' : 'Make a plan'}
             onPress={() => router.push(`/athletes/${id}/${data.next ? 'run' : 'plan'}`)}
@@ -143,7 +254,15 @@ export function AthleteScreen({ id }: { readonly id: string }) {
       }
     >
       <View style={{ gap: SPACE.m }}>
-        <View style={{ flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between', gap: SPACE.m }}>
+        <View
+          style={{
+            flexDirection: 'row',
+            flexWrap: 'wrap',
+            alignItems: 'baseline',
+            justifyContent: 'space-between',
+            columnGap: SPACE.m,
+          }}
+        >
           <Text variant="headlineSmall" role="heading" aria-level={1} style={{ flexShrink: 1 }}>
             {athlete.name}
           </Text>
@@ -151,6 +270,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
             {`${data.age} · ${athlete.discipline} · ${athlete.throws === 'R' ? 'right' : 'left'}-handed`}
           </Text>
         </View>
+        <ChildChoice />
         <ChainStrip
           chain={data.chain}
           discipline={athlete.discipline}
@@ -169,11 +289,25 @@ export function AthleteScreen({ id }: { readonly id: string }) {
       </View>
       <Glance data={data} unit={me.academy.speedUnit} />
       {data.workload.today.locked ? <Caution testID="locked">{data.workload.today.locked.reason}</Caution> : null}
+      <ClearanceLine clearance={data.clearance} />
+      {data.archived ? <Caution>Put away: not on the roster. Bring the athlete back under “The record”.</Caution> : null}
+      {data.intakeNext !== null && may(me.role, 'changeAthlete') ? (
+        <LinkRow label="Go on with the intake" onPress={() => router.push(`/athletes/${id}/intake`)} testID="go-on-intake">
+          <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
+            Go on with the intake
+          </Text>
+          <Text variant="bodySmall" style={{ color: palette.soft }}>
+            {data.minor ? 'Guardian, consent and history are not all there yet.' : 'Not all of it has been asked yet.'}
+          </Text>
+        </LinkRow>
+      ) : null}
       <Panes weights={[3, 2]}>
         <View style={{ gap: SPACE.xl }}>
           <Section title="Focus" note={hasFocus ? linkName(linkOf(data.foci[0]!.finding), athlete.discipline) : undefined}>
-            <FocusPart data={data} />
-            {moved ? <GateMove move={moved} athlete={id} mayTakeBack={!data.workload.today.locked} /> : null}
+            <FocusPart data={data} role={me.role} />
+            {moved ? (
+              <GateMove move={moved} athlete={id} mayTakeBack={may(me.role, 'judge') && !data.workload.today.locked} />
+            ) : null}
             {data.flags.length > 0 ? (
               <Caution>{`Take care: ${data.flags.map((f) => findingById(f).title.toLowerCase()).join('; ')}. No hard throws are planned while it is likely. If anything hurts, a licensed clinician decides.`}</Caution>
             ) : null}
@@ -191,16 +325,22 @@ export function AthleteScreen({ id }: { readonly id: string }) {
             }
           >
             {data.today ? (
-              <SessionItems session={data.today.session} discipline={athlete.discipline} throws={athlete.throws} />
+              <SessionItems session={data.today.session} discipline={athlete.discipline} throws={athlete.throws} age={data.age} />
             ) : (
               <Text style={{ color: palette.soft }}>{data.next ? 'Nothing today.' : 'Nothing is planned.'}</Text>
             )}
           </Section>
           <Section title="Arm">
-            <ArmPart data={data} />
+            <ArmPart data={data} role={me.role} />
           </Section>
         </View>
         <View style={{ gap: SPACE.xl }}>
+          <Section title="Body" note={data.body.length > 0 ? 'limits first' : undefined}>
+            <BodyPart data={data} role={me.role} />
+          </Section>
+          <Section title="Measured on film" note={data.measured.length > 0 ? 'outside the band first' : undefined}>
+            <MeasuredPart data={data} />
+          </Section>
           <Section title="Is it moving?">
             {data.speed && data.speed.series.length > 1 ? (
               <LevelChart points={data.speed.series} unit={me.academy.speedUnit} sentence={data.speed.sentence} height={130} />
@@ -209,15 +349,13 @@ export function AthleteScreen({ id }: { readonly id: string }) {
             )}
           </Section>
           <View>
-            {(
-              [
-                ['look', 'Look', 'Eye checks, link by link'],
-                ['what', 'What is it?', 'The likeliest cause and why'],
-                ['plan', 'Plan', 'The climb and the weeks'],
-                ['numbers', 'Numbers', 'Speed, gates, load'],
-              ] as const
-            ).map(([path, name, text]) => (
-              <LinkRow key={path} label={name} onPress={() => router.push(`/athletes/${id}/${path}`)} testID={`open-${path}`}>
+            {PARTS.filter((part) => may(me.role, part.needs)).map(({ path, name, text }) => (
+              <LinkRow
+                key={path}
+                label={name}
+                onPress={() => router.push(`/athletes/${id}/${path}` as never)}
+                testID={`open-${path}`}
+              >
                 <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
                   {name}
                 </Text>

@@ -4,6 +4,7 @@ import { Text, TextInput } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
 import { newId } from '../../state/ids';
 import { Action, Caution } from '../../ui/controls';
+import { DateField } from '../../ui/DateField';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 
@@ -27,8 +28,15 @@ export function ClearanceForm({ athlete, onDone }: { readonly athlete: string; r
         {`Recorded under your name, ${me?.name ?? ''}. Type the clinician’s limits as they were given.`}
       </Text>
       <TextInput mode="outlined" label="Clinician’s name" value={by} onChangeText={setBy} testID="clearance-by" />
-      <TextInput mode="outlined" label="Limits, word for word" value={limits} onChangeText={setLimits} multiline />
-      <TextInput mode="outlined" label="Holds until (YYYY-MM-DD, may stay empty)" value={until} onChangeText={setUntil} />
+      <TextInput
+        mode="outlined"
+        label="Limits, word for word"
+        value={limits}
+        onChangeText={setLimits}
+        multiline
+        testID="clearance-limits"
+      />
+      <DateField label="Last day on which it holds (may stay empty)" value={until} onChange={setUntil} testID="clearance-until" />
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Row>
         <Action

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
+import { Text, TextInput } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
 import { newId } from '../../state/ids';
 import { Action, Caution } from '../../ui/controls';
+import { DateField } from '../../ui/DateField';
 import { Row } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
 
@@ -14,17 +15,24 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
   const { data: me } = api.useMeQuery();
   const [put, { isLoading, error }] = api.usePutOutingMutation();
   const [id] = useState(newId);
-  const [on, setOn] = useState(me?.academy.today ?? '');
+  const [on, setOn] = useState<string>(me?.academy.today ?? '');
   const [pitches, setPitches] = useState('');
   const [throws, setThrows] = useState('');
+  const [innings, setInnings] = useState('');
   const save = async () => {
-    const body = { on, pitches: whole(pitches), throws: Math.max(whole(throws), whole(pitches)), highEffort: 0, innings: 0 };
+    const body = {
+      on,
+      pitches: whole(pitches),
+      throws: Math.max(whole(throws), whole(pitches)),
+      highEffort: 0,
+      innings: Number(innings) || 0,
+    };
     const answer = await put({ athlete, id, body });
     if (answer.data) onDone();
   };
   return (
     <View style={{ gap: SPACE.s }}>
-      <TextInput mode="outlined" label="Day (YYYY-MM-DD)" value={on} onChangeText={setOn} />
+      <DateField label="Day" value={on} onChange={setOn} />
       <Row>
         <TextInput
           mode="outlined"
@@ -42,11 +50,21 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
           onChangeText={setThrows}
           inputMode="numeric"
           style={{ flex: 1 }}
+          testID="outing-throws"
+        />
+        <TextInput
+          mode="outlined"
+          label="Innings"
+          value={innings}
+          onChangeText={setInnings}
+          inputMode="decimal"
+          style={{ flex: 1, maxWidth: 110 }}
         />
       </Row>
+      <Text variant="bodySmall">Games, catching, other lessons: all throws at half effort and more.</Text>
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Row>
-        <Action label="Save it" onPress={() => void save()} busy={isLoading} />
+        <Action label="Save it" onPress={() => void save()} busy={isLoading} disabled={!on} testID="save-outing" />
         <Action kind="plain" label="Leave it" onPress={onDone} />
       </Row>
     </View>

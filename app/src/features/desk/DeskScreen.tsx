@@ -1,88 +1,34 @@
-import type { AcademySettings, Me } from '@wrightonic/contract';
-import { SCHOOL_OPTIONS } from '@wrightonic/core';
-import type { Schools } from '@wrightonic/core';
-import { useState } from 'react';
+import { may, ROLE_NAMES } from '@wrightonic/contract';
+import type { RightName } from '@wrightonic/contract';
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { Text } from 'react-native-paper';
+import { api } from '../../state/api';
 import { useAppSelector } from '../../state/store';
-import { Action, Caution, Choice } from '../../ui/controls';
-import { Panes, Row, Screen, Section } from '../../ui/layout';
+import { Action, Caution, LinkRow } from '../../ui/controls';
+import { Panes, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 
-const QUESTIONS: Record<keyof Schools, string> = {
-  driveLeg: 'Drive leg',
-  lift: 'Leg lift',
-  backFoot: 'Back foot',
-  method: 'Teaching by',
-  repairOrder: 'Order of repair',
-  separation: 'Separation first by',
-};
-
-function Settings({ me }: { readonly me: Me }) {
-  const palette = usePalette();
-  const [save, { isLoading, error, isSuccess }] = api.useSaveSettingsMutation();
-  const { speedUnit, timeZone, leagueDailyLimit, league, schools } = me.academy;
-  const [draft, setDraft] = useState<AcademySettings>({ speedUnit, timeZone, leagueDailyLimit, league, schools });
-  const [limit, setLimit] = useState(leagueDailyLimit === null ? '' : String(leagueDailyLimit));
-  const store = () => void save({ ...draft, leagueDailyLimit: limit.trim() === '' ? null : Number(limit) });
-  return (
-    <View style={{ gap: SPACE.xl }}>
-      <Section title="Units and rules">
-        <Row>
-          {(['mph', 'km/h'] as const).map((u) => (
-            <Choice key={u} label={u} chosen={draft.speedUnit === u} onPress={() => setDraft({ ...draft, speedUnit: u })} />
-          ))}
-        </Row>
-        <TextInput
-          mode="outlined"
-          label="League’s daily pitch limit (empty: the tables alone)"
-          value={limit}
-          onChangeText={setLimit}
-          inputMode="numeric"
-        />
-        <TextInput
-          mode="outlined"
-          label="Time zone"
-          value={draft.timeZone}
-          onChangeText={(t) => setDraft({ ...draft, timeZone: t })}
-        />
-      </Section>
-      <Section title="Schools of thought" note="they change ranking, cues and what counts as style">
-        {(Object.keys(SCHOOL_OPTIONS) as (keyof Schools)[]).map((q) => (
-          <View key={q} style={{ gap: 4 }}>
-            <Text variant="bodySmall" style={{ color: palette.soft }}>
-              {QUESTIONS[q]}
-            </Text>
-            <Row>
-              {SCHOOL_OPTIONS[q].map((option) => {
-                const chosen = draft.schools[q] === option;
-                return (
-                  <Choice
-                    key={option}
-                    label={option.replace(/-/g, ' ')}
-                    chosen={chosen}
-                    onPress={() => setDraft({ ...draft, schools: { ...draft.schools, [q]: chosen ? undefined : option } })}
-                  />
-                );
-              })}
-            </Row>
-          </View>
-        ))}
-      </Section>
-      {error ? <Caution>{problemOf(error).detail}</Caution> : null}
-      <Action label={isSuccess ? 'Saved. Save again' : 'Save the settings'} onPress={store} busy={isLoading} />
-    </View>
-  );
-}
+/** What there is at the desk, and the right that each needs. */
+const PARTS: readonly { readonly path: string; readonly name: string; readonly text: string; readonly needs: RightName }[] = [
+  { path: '/desk/people', name: 'People', text: 'Sign-ins, roles, invitations', needs: 'seePeople' },
+  { path: '/desk/groups', name: 'Groups', text: 'For lessons, stations and camps', needs: 'changeGroups' },
+  { path: '/desk/import', name: 'Bring in a list', text: 'Athletes from a CSV file, with a way back', needs: 'importAthletes' },
+  { path: '/desk/audit', name: 'Who did what', text: 'Every change, and to whom', needs: 'seeAudit' },
+  { path: '/desk/settings', name: 'Settings', text: 'Units, league limits, schools of thought, words', needs: 'changeSettings' },
+  { path: '/desk/bands', name: 'Bands and thresholds', text: 'Body tests, measured signs, the gate', needs: 'changeSettings' },
+  { path: '/desk/account', name: 'Your account', text: 'Password, other devices', needs: 'account' },
+];
 
 /** At a desk: the academy, and out. */
 export function DeskScreen() {
   const palette = usePalette();
+  const router = useRouter();
   const { data: me } = api.useMeQuery();
   const [signOut, { isLoading }] = api.useSignOutMutation();
-  const waiting = useAppSelector((s) => s.operations.list.filter((o) => o.status === 'waiting').length);
-  const refused = useAppSelector((s) => s.operations.list.filter((o) => o.status === 'refused'));
+  const operations = useAppSelector((s) => s.operations.list);
+  const waiting = operations.filter((o) => o.status === 'waiting').length;
+  const refused = operations.filter((o) => o.status === 'refused');
   const leave = async () => {
     await signOut();
     window.location.assign('/');
@@ -93,10 +39,25 @@ export function DeskScreen() {
       <Text variant="headlineSmall" role="heading" aria-level={1}>
         Desk
       </Text>
-      <Panes weights={[2, 3]}>
+      <Panes weights={[3, 2]}>
+        <View>
+          {PARTS.filter((part) => may(me.role, part.needs)).map((part) => (
+            <LinkRow
+              key={part.path}
+              label={part.name}
+              onPress={() => router.push(part.path as never)}
+              testID={`desk-${part.path.slice(6)}`}
+            >
+              <Text variant="titleMedium">{part.name}</Text>
+              <Text variant="bodySmall" style={{ color: palette.soft }}>
+                {part.text}
+              </Text>
+            </LinkRow>
+          ))}
+        </View>
         <View style={{ gap: SPACE.xl }}>
           <Section title={me.academy.name}>
-            <Text variant="bodyMedium">{`${me.name}, ${me.role}`}</Text>
+            <Text variant="bodyMedium">{`${me.name}, ${ROLE_NAMES[me.role]}`}</Text>
             <Text
               variant="bodySmall"
               style={{ color: palette.soft }}
@@ -119,7 +80,6 @@ export function DeskScreen() {
             Wrightonic never diagnoses injury. League rules and licensed clinicians come first.
           </Text>
         </View>
-        {me.role === 'instructor' ? <Settings me={me} /> : <View />}
       </Panes>
     </Screen>
   );

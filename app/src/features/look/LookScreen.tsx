@@ -1,6 +1,6 @@
-import { linkName, linkPose, LINKS } from '@wrightonic/core';
+import { linkMovement, linkName, LINKS } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
@@ -33,6 +33,13 @@ export function LookScreen({ id }: { readonly id: string }) {
   };
   const athlete = overview?.athlete;
   const current = PAGES[page]!;
+  const movement = useMemo(
+    () =>
+      athlete && overview && current !== 'ask'
+        ? linkMovement(current, athlete.discipline, athlete.heightM, overview.age)
+        : undefined,
+    [athlete, overview, current],
+  );
   const { diagnosis, error, looks, answer } = useLooks(id, athlete?.discipline ?? 'overhand', current, me?.academy.today ?? '');
   if (!athlete || !diagnosis)
     return error ? (
@@ -90,7 +97,8 @@ export function LookScreen({ id }: { readonly id: string }) {
           </Text>
         ) : (
           <Mannequin
-            poses={[linkPose(current, athlete.discipline)]}
+            movement={movement}
+            moving
             throws={athlete.throws}
             heightM={athlete.heightM}
             age={overview.age}

@@ -49,7 +49,7 @@ function SessionLine({
       </Pressable>
       {open ? (
         <View style={{ paddingLeft: SPACE.m, paddingBottom: SPACE.m }}>
-          <SessionItems session={session} discipline={data.athlete.discipline} throws={data.athlete.throws} />
+          <SessionItems session={session} discipline={data.athlete.discipline} throws={data.athlete.throws} age={data.age} />
         </View>
       ) : null}
     </View>

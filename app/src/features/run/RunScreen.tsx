@@ -1,4 +1,4 @@
-import type { AthleteOverview, Judgement, Me } from '@wrightonic/contract';
+import type { AthleteWork, Judgement, Me } from '@wrightonic/contract';
 import { drillById, drillPoses, RUNG_NAMES } from '@wrightonic/core';
 import type { PlanItem } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
@@ -11,8 +11,10 @@ import { Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { useShortcuts } from '../../ui/shortcuts';
 import { SPACE, usePalette } from '../../ui/theme';
+import { useWordsFor } from '../../ui/use-words';
+import { ClearanceLine } from '../athlete/ClearanceLine';
 import { doseText } from '../session/SessionItems';
-import { PainCheck } from './PainCheck';
+import { PainCheck } from '../pain/PainCheck';
 import { RepButtons } from './RepButtons';
 import { SpeedPad } from './SpeedPad';
 import { tallyOf, useRun } from './use-run';
@@ -21,13 +23,7 @@ import { Verdicts } from './Verdicts';
 const EFFORT_STEP = 10;
 const GUN = 'gun 1';
 
-const DrillFigure = memo(function DrillFigure({
-  item,
-  overview,
-}: {
-  readonly item: PlanItem;
-  readonly overview: AthleteOverview;
-}) {
+const DrillFigure = memo(function DrillFigure({ item, overview }: { readonly item: PlanItem; readonly overview: AthleteWork }) {
   const wide = useWide();
   const drill = drillById(item.drill);
   const { discipline, throws, heightM } = overview.athlete;
@@ -47,7 +43,7 @@ const DrillFigure = memo(function DrillFigure({
 type Panel = 'none' | 'speed' | 'pain' | 'after';
 
 interface WorkProps {
-  readonly overview: AthleteOverview;
+  readonly overview: AthleteWork;
   readonly me: Me;
   readonly items: readonly PlanItem[];
   readonly run: ReturnType<typeof useRun>;
@@ -61,6 +57,7 @@ function Work({ overview, me, items, run }: WorkProps) {
   const [lastOff, setLastOff] = useState<string | null>(null);
   const item = items[Math.min(at, items.length - 1)]!;
   const drill = drillById(item.drill);
+  const inWords = useWordsFor(overview.age);
   const { state } = run;
   const isThrow = drill.throws !== 'none';
   const blocked = isThrow && state.dryOnly !== null;
@@ -160,13 +157,14 @@ function Work({ overview, me, items, run }: WorkProps) {
         })}
       </ScrollView>
       {state.dryOnly ? <Caution testID="dry-only">{state.dryOnly}</Caution> : null}
+      <ClearanceLine clearance={overview.clearance} />
       <View style={{ gap: SPACE.xs }}>
         <Text
           variant="bodyMedium"
           style={{ color: palette.soft }}
         >{`${drill.name} · rung ${item.rung}, ${RUNG_NAMES[item.rung].toLowerCase()}`}</Text>
         <Text variant="headlineMedium" style={{ fontSize: 30, lineHeight: 35 }} testID="cue">
-          {item.cue}
+          {inWords(item.cue)}
         </Text>
       </View>
       <Row style={{ gap: SPACE.xl }}>
@@ -205,7 +203,10 @@ function Work({ overview, me, items, run }: WorkProps) {
           <Text style={{ fontWeight: '600' }}>Good looks like: </Text>
           {item.success}.
         </Text>
-        <Text variant="bodySmall" style={{ color: palette.soft }}>{`${doseText(item)}. ${drill.setup}`}</Text>
+        <Text
+          variant="bodySmall"
+          style={{ color: palette.soft }}
+        >{`${doseText(item, me.academy.lengthUnit)}. ${drill.setup}`}</Text>
         {[
           ...item.constraints.remove.map((c) => `Take away: ${c}.`),
           ...item.constraints.add.map((c) => `Use: ${c}.`),
@@ -227,7 +228,7 @@ function Session({
   back,
 }: {
   readonly id: string;
-  readonly overview: AthleteOverview;
+  readonly overview: AthleteWork;
   readonly me: Me;
   readonly back: string;
 }) {
@@ -260,7 +261,7 @@ function Session({
 export function RunScreen({ id, back }: { readonly id: string; readonly back: string }) {
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const { data: overview, error } = api.useAthleteQuery(id);
+  const { data: overview, error } = api.useWorkQuery(id);
   if (!me || !overview)
     return error ? (
       <Screen>

@@ -1,4 +1,4 @@
-import type { AssignmentRecord, AthleteOverview, Judgement, LogEntry, SessionRecord } from '@wrightonic/contract';
+import type { AssignmentRecord, AthleteWork, Judgement, LogEntry, SessionRecord } from '@wrightonic/contract';
 import { drillById, stopsThrowing } from '@wrightonic/core';
 import type { PainReport, PlanItem } from '@wrightonic/core';
 import { useMemo } from 'react';
@@ -47,7 +47,7 @@ function openSession(operations: readonly Operation[], athlete: string, user: st
 export function runState(
   operations: readonly Operation[],
   session: string | null,
-  overview: AthleteOverview,
+  overview: AthleteWork,
   server: SessionRecord | null,
 ): RunState {
   const mine = operations.filter((o) => o.session === session);
@@ -97,13 +97,7 @@ export function tallyOf(reps: readonly Rep[], drill: string): Tally {
 const settingOf = (item: PlanItem): 'mound' | 'flat' | 'drill' => (item.rung >= 7 ? 'mound' : item.rung === 6 ? 'flat' : 'drill');
 
 /** A session as it is run: its state, and what can be done in it. Everything done is noted on the device first. */
-export function useRun(
-  athlete: string,
-  overview: AthleteOverview,
-  user: string,
-  assignment: AssignmentRecord | null,
-  today: string,
-) {
+export function useRun(athlete: string, overview: AthleteWork, user: string, assignment: AssignmentRecord | null, today: string) {
   const dispatch = useAppDispatch();
   const operations = useAppSelector((s) => s.operations.list);
   const session = openSession(operations, athlete, user);

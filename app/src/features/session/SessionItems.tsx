@@ -3,19 +3,25 @@ import type { Discipline, Hand, PlanItem, PlanSession } from '@wrightonic/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { api } from '../../state/api';
 import Icon from '../../ui/icons';
 import { Mannequin } from '../../ui/Mannequin';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../ui/theme';
+import { useWordsFor } from '../../ui/use-words';
 
 interface Body {
   readonly discipline: Discipline;
   readonly throws: Hand;
+  readonly age: number;
 }
 
-export function doseText(item: PlanItem): string {
+const METRES_PER_FOOT = 0.3048;
+
+export function doseText(item: PlanItem, unit: 'cm' | 'in' = 'cm'): string {
   const hold = item.holdS ? `, held ${item.holdS} s` : '';
   const effort = item.throws > 0 ? `, ${item.effort[0]}–${item.effort[1]} %` : '';
-  const distance = item.distanceM ? `, ${item.distanceM} m` : '';
+  const far = item.distanceM ?? 0;
+  const distance = far > 0 ? (unit === 'cm' ? `, ${far} m` : `, ${Math.round(far / METRES_PER_FOOT)} ft`) : '';
   return `${item.sets} × ${item.reps}${hold}${effort}${distance}`;
 }
 
@@ -33,17 +39,20 @@ function Detail({ name, children }: { readonly name: string; readonly children: 
   );
 }
 
-function Item({ item, discipline, throws }: { readonly item: PlanItem } & Body) {
+function Item({ item, discipline, throws, age }: { readonly item: PlanItem } & Body) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const drill = drillById(item.drill);
   const { add, remove } = item.constraints;
+  const { data: me } = api.useMeQuery();
+  const inWords = useWordsFor(age);
+  const dose = doseText(item, me?.academy.lengthUnit);
   return (
     <View style={{ borderBottomWidth: 1, borderColor: palette.line }}>
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={`${drill.name}, ${doseText(item)}`}
+        aria-label={`${drill.name}, ${dose}`}
         onPress={() => setOpen(!open)}
         style={{ flexDirection: 'row', alignItems: 'center', minHeight: TARGET, gap: SPACE.s, paddingVertical: 6 }}
       >
@@ -63,7 +72,7 @@ function Item({ item, discipline, throws }: { readonly item: PlanItem } & Body) 
             {drill.name}
           </Text>
           <Text variant="bodySmall" style={{ color: palette.soft }}>
-            {`${doseText(item)} · ${item.minutes} min`}
+            {`${dose} · ${item.minutes} min`}
           </Text>
         </View>
         <Icon name={open ? 'chevron-up' : 'chevron-down'} color={palette.soft} />
@@ -73,7 +82,7 @@ function Item({ item, discipline, throws }: { readonly item: PlanItem } & Body) 
           <Mannequin poses={drillPoses(drill, discipline)} throws={throws} moving height={150} label={`Figure: ${drill.name}`} />
           <Detail name="Rung">{`${item.rung}, ${RUNG_NAMES[item.rung].toLowerCase()}`}</Detail>
           <Detail name="Set up">{drill.setup}</Detail>
-          <Detail name="Cue">{item.cue}</Detail>
+          <Detail name="Cue">{inWords(item.cue)}</Detail>
           <Detail name="Good looks like">{item.success}</Detail>
           <Detail name="Watch for">{drill.cheats.map((c) => `${c.label}: ${c.counter}`).join('. ')}</Detail>
           {add.length > 0 ? <Detail name="Add">{add.join(', ')}</Detail> : null}

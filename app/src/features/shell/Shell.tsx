@@ -1,3 +1,4 @@
+import { may, ROLE_NAMES } from '@wrightonic/contract';
 import type { Role } from '@wrightonic/contract';
 import { Slot, usePathname, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -5,30 +6,11 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useAppSelector } from '../../state/store';
 import Icon from '../../ui/icons';
-import { useWide } from '../../ui/layout';
+import { Screen, useWide } from '../../ui/layout';
 import { ShortcutSheet, useShortcuts } from '../../ui/shortcuts';
 import { SPACE, usePalette } from '../../ui/theme';
-
-interface Place {
-  readonly path: string;
-  readonly name: string;
-  readonly icon: string;
-}
-
-/** Where each role may go; the bar and the rail are drawn from this. */
-const PLACES: Record<Role, readonly Place[]> = {
-  instructor: [
-    { path: '/', name: 'Today', icon: 'today' },
-    { path: '/athletes', name: 'Athletes', icon: 'account-group' },
-    { path: '/drills', name: 'Drills', icon: 'drills' },
-    { path: '/desk', name: 'Desk', icon: 'desk' },
-  ],
-  athlete: [
-    { path: '/', name: 'My day', icon: 'today' },
-    { path: '/my-numbers', name: 'My numbers', icon: 'drills' },
-    { path: '/desk', name: 'Desk', icon: 'desk' },
-  ],
-};
+import { Action, Blank } from '../../ui/controls';
+import { placesFor, rightFor } from './places';
 
 const isHere = (path: string, here: string): boolean => (path === '/' ? here === '/' : here.startsWith(path));
 
@@ -38,19 +20,21 @@ export function Shell({ role }: { readonly role: Role }) {
   const wide = useWide();
   const here = usePathname();
   const router = useRouter();
+  const places = placesFor(role);
+  const needed = rightFor(here);
   const { connected, list } = useAppSelector((s) => s.operations);
   const waiting = list.filter((o) => o.status === 'waiting').length;
   const [keys, setKeys] = useState(false);
   useShortcuts([
     { key: '?', does: 'this sheet', run: () => setKeys(!keys) },
-    ...PLACES[role].map((place, i) => ({
+    ...places.map((place, i) => ({
       key: String(i + 1),
       does: place.name,
       run: () => router.navigate(place.path as never),
     })),
   ]);
-  // A session in the cage has the whole screen.
-  const running = here.includes('/run');
+  // A session in the cage, and a clip, have the whole screen.
+  const running = /\/(run|check|clip)$/.test(here) || here === '/my-run';
   const bar =
     running && !wide ? null : (
       <View
@@ -62,7 +46,7 @@ export function Shell({ role }: { readonly role: Role }) {
             Wrightonic
           </Text>
         ) : null}
-        {PLACES[role].map((place) => {
+        {places.map((place) => {
           const on = isHere(place.path, here);
           return (
             <Pressable
@@ -101,7 +85,20 @@ export function Shell({ role }: { readonly role: Role }) {
             </Text>
           </View>
         ) : null}
-        <Slot />
+        {needed !== null && may(role, needed) ? (
+          <Slot />
+        ) : (
+          <Screen width={520}>
+            <Blank
+              title={needed === null ? 'There is nothing here' : 'This is not yours to see'}
+              action={<Action label="Go back to the start" onPress={() => router.replace('/')} />}
+            >
+              {needed === null
+                ? 'The address may be mistyped, or what was there is gone.'
+                : `You are signed in as ${ROLE_NAMES[role]}. Ask an owner of the academy if you need it.`}
+            </Blank>
+          </Screen>
+        )}
       </View>
       {wide ? null : bar}
       <ShortcutSheet open={keys} onClose={() => setKeys(false)} />

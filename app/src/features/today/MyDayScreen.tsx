@@ -1,20 +1,29 @@
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { may } from '@wrightonic/contract';
 import { findingById } from '@wrightonic/core';
 import { api, problemOf } from '../../state/api';
 import { Action, Blank, Caution, Figure, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { useWordsFor } from '../../ui/use-words';
 import { longDay, weekDay } from '../../ui/words';
+import { OutingForm } from '../athlete/OutingForm';
+import { ClearanceForm } from '../athlete/ClearanceForm';
+import { ClearanceLine } from '../athlete/ClearanceLine';
 import { SessionItems } from '../session/SessionItems';
+import { ChildChoice } from '../shell/ChildChoice';
 
 /** At home with a net: what, how many, one cue, and whether the arm may throw. */
 export function MyDayScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
+  const [form, setForm] = useState<'outing' | 'clearance' | null>(null);
   const { data, error, isLoading } = api.useAthleteQuery(id, { refetchOnMountOrArgChange: true });
+  const inWords = useWordsFor(data?.age ?? 99);
   if (isLoading || !me) return <Loading />;
   if (!data)
     return (
@@ -39,18 +48,20 @@ export function MyDayScreen({ id }: { readonly id: string }) {
           {athlete.name}
         </Text>
       </View>
+      <ChildChoice />
       {workload.today.locked ? (
         <Caution testID="locked">{`${workload.today.locked.reason} Tell your coach and a parent or guardian.`}</Caution>
       ) : null}
+      <ClearanceLine clearance={data.clearance} />
       {focus ? (
         <Section title="What we are working on">
-          <Text variant="titleMedium">{findingById(focus.finding).forAthlete}</Text>
+          <Text variant="titleMedium">{inWords(findingById(focus.finding).forAthlete)}</Text>
         </Section>
       ) : null}
       <Panes weights={[3, 2]}>
         <Section title="Today" note={today ? (today.done ? 'done' : `${today.session.minutes} min`) : undefined}>
           {today ? (
-            <SessionItems session={today.session} discipline={athlete.discipline} throws={athlete.throws} />
+            <SessionItems session={today.session} discipline={athlete.discipline} throws={athlete.throws} age={data.age} />
           ) : (
             <Blank title="A day off">
               {data.next ? `Next work: ${weekDay(data.next.on)}.` : 'Your coach has not planned anything yet.'}
@@ -69,6 +80,24 @@ export function MyDayScreen({ id }: { readonly id: string }) {
           <Text variant="bodySmall" style={{ color: palette.soft }}>
             Anything that hurts is reported before the first throw.
           </Text>
+          {form === 'outing' ? <OutingForm athlete={id} onDone={() => setForm(null)} /> : null}
+          {form === 'clearance' ? <ClearanceForm athlete={id} onDone={() => setForm(null)} /> : null}
+          {form === null ? (
+            <Row>
+              <Action kind="quiet" label="Add a game or outside throws" onPress={() => setForm('outing')} testID="add-outing" />
+              {workload.today.locked?.until === 'clearance' && may(me.role, 'recordClearance') ? (
+                <Action kind="quiet" label="Record a clearance" onPress={() => setForm('clearance')} testID="record-clearance" />
+              ) : null}
+              {may(me.role, 'giveConsent') ? (
+                <Action
+                  kind="plain"
+                  label="Contacts and consent"
+                  onPress={() => router.push(`/athletes/${id}/family`)}
+                  testID="open-family"
+                />
+              ) : null}
+            </Row>
+          ) : null}
         </Section>
       </Panes>
     </Screen>

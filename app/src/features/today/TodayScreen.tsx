@@ -36,6 +36,7 @@ const NEED_WORDS: Record<Need['kind'], string> = {
   stuck: 'Stuck',
   'no-focus': 'New',
   'no-plan': 'Plan',
+  intake: 'Intake',
 };
 
 /** Walking to the cage: who is next, what today is, what needs you. */
@@ -94,7 +95,7 @@ export function TodayScreen() {
             </Section>
           ) : null}
         </View>
-        <Section title="Needs you" note={data.needs.length === 0 ? '' : `${data.needs.length}`}>
+        <Section title="Needs you" note={data.more.length > 0 ? 'the first of each kind; the roster’s filter has all' : ''}>
           {data.needs.length === 0 ? <Text style={{ color: palette.soft }}>Nothing waits for you.</Text> : null}
           {data.needs.slice(0, 30).map((need, i) => (
             <LinkRow

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { FilmScreen } from '../../../features/film/FilmScreen';
+
+export default function Route() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <FilmScreen id={id} />;
+}

@@ -1,0 +1,1 @@
+export { BandsScreen as default } from '../../features/desk/BandsScreen';

@@ -1,0 +1,196 @@
+import { STARTING_WORDS } from '@wrightonic/contract';
+import type { AcademySettings, LeagueAge, Me, WordChoice } from '@wrightonic/contract';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Text, TextInput } from 'react-native-paper';
+import { api, problemOf } from '../../state/api';
+import { peopleApi } from '../../state/people-api';
+import { Action, Caution, Choice } from '../../ui/controls';
+import { Panes, Row, Screen, Section } from '../../ui/layout';
+import { SchoolChoices } from '../../ui/SchoolChoices';
+import { SPACE } from '../../ui/theme';
+
+export const settingsOf = ({ academy }: Me): AcademySettings => {
+  const { name: _, today: __, ...settings } = academy;
+  return settings;
+};
+
+const whole = (text: string): number | undefined => (/^\d+$/.test(text.trim()) ? Number(text) : undefined);
+
+function LeagueAges({
+  ages,
+  onChange,
+}: {
+  readonly ages: readonly LeagueAge[];
+  readonly onChange: (ages: readonly LeagueAge[]) => void;
+}) {
+  const set = (i: number, change: (age: LeagueAge) => LeagueAge) => onChange(ages.map((a, j) => (i === j ? change(a) : a)));
+  const field = (i: number, key: 'daily' | 'perGame' | 'weekly', label: string) => (
+    <TextInput
+      mode="outlined"
+      dense
+      label={label}
+      value={ages[i]!.rule[key] === undefined ? '' : String(ages[i]!.rule[key])}
+      inputMode="numeric"
+      style={{ flex: 1, minWidth: 80 }}
+      onChangeText={(text) =>
+        set(i, ({ from, rule }) => {
+          const { [key]: _, ...rest } = rule;
+          const value = whole(text);
+          return { from, rule: value === undefined ? rest : { ...rest, [key]: value } };
+        })
+      }
+    />
+  );
+  const nextAge = Math.min(30, Math.max(8, ...ages.map((a) => a.from + 2)));
+  return (
+    <View style={{ gap: SPACE.s }}>
+      {ages.map((age, i) => (
+        <Row key={i} style={{ flexWrap: 'nowrap' }}>
+          <TextInput
+            mode="outlined"
+            dense
+            label="From age"
+            value={String(age.from)}
+            inputMode="numeric"
+            style={{ width: 78 }}
+            onChangeText={(text) => set(i, (a) => ({ ...a, from: whole(text) ?? 0 }))}
+          />
+          {field(i, 'daily', 'A day')}
+          {field(i, 'perGame', 'A game')}
+          {field(i, 'weekly', 'A week')}
+          <Action kind="plain" label="×" onPress={() => onChange(ages.filter((_, j) => j !== i))} />
+        </Row>
+      ))}
+      <Row>
+        <Action
+          kind="quiet"
+          label="Add an age"
+          onPress={() => onChange([...ages, { from: nextAge, rule: {} }])}
+          testID="add-league-age"
+        />
+      </Row>
+    </View>
+  );
+}
+
+function Words({
+  words,
+  onChange,
+}: {
+  readonly words: readonly WordChoice[];
+  readonly onChange: (words: readonly WordChoice[]) => void;
+}) {
+  const set = (i: number, change: Partial<WordChoice>) => onChange(words.map((w, j) => (i === j ? { ...w, ...change } : w)));
+  return (
+    <View style={{ gap: SPACE.s }}>
+      {words.map((word, i) => (
+        <Row key={i} style={{ flexWrap: 'nowrap' }}>
+          <TextInput
+            mode="outlined"
+            dense
+            label="Instead of"
+            value={word.avoid}
+            style={{ flex: 1, minWidth: 0 }}
+            onChangeText={(avoid) => set(i, { avoid })}
+          />
+          <TextInput
+            mode="outlined"
+            dense
+            label="say"
+            value={word.say}
+            style={{ flex: 1, minWidth: 0 }}
+            onChangeText={(say) => set(i, { say })}
+          />
+          <Action kind="plain" label="×" onPress={() => onChange(words.filter((_, j) => j !== i))} />
+        </Row>
+      ))}
+      <Row>
+        <Action kind="quiet" label="Add a word" onPress={() => onChange([...words, { avoid: '', say: '' }])} />
+        {words.length === 0 ? (
+          <Action kind="quiet" label="Start from the usual ones" onPress={() => onChange(STARTING_WORDS)} />
+        ) : null}
+      </Row>
+    </View>
+  );
+}
+
+function Form({ me }: { readonly me: Me }) {
+  const [save, { isLoading, error, isSuccess }] = peopleApi.useSaveSettingsMutation();
+  const [draft, setDraft] = useState(() => settingsOf(me));
+  const [limit, setLimit] = useState(draft.leagueDailyLimit === null ? '' : String(draft.leagueDailyLimit));
+  const set = (change: Partial<AcademySettings>) => setDraft({ ...draft, ...change });
+  const store = () =>
+    void save({
+      ...draft,
+      leagueDailyLimit: limit.trim() === '' ? null : Number(limit),
+      words: draft.words.filter((w) => w.avoid.trim() || w.say.trim()),
+    });
+  return (
+    <Screen
+      footer={
+        <>
+          {error ? <Caution>{problemOf(error).detail}</Caution> : null}
+          <Action
+            label={isSuccess ? 'Saved. Save again' : 'Save the settings'}
+            onPress={store}
+            busy={isLoading}
+            testID="save-settings"
+          />
+        </>
+      }
+    >
+      <Text variant="headlineSmall" role="heading" aria-level={1}>
+        The academy’s settings
+      </Text>
+      <Panes>
+        <View style={{ gap: SPACE.xl }}>
+          <Section title="Units and time">
+            <Row>
+              {(['mph', 'km/h'] as const).map((u) => (
+                <Choice key={u} label={u} chosen={draft.speedUnit === u} onPress={() => set({ speedUnit: u })} />
+              ))}
+              {(['cm', 'in'] as const).map((u) => (
+                <Choice
+                  key={u}
+                  label={u === 'in' ? 'ft and in' : u}
+                  chosen={draft.lengthUnit === u}
+                  onPress={() => set({ lengthUnit: u })}
+                />
+              ))}
+            </Row>
+            <TextInput mode="outlined" label="Time zone" value={draft.timeZone} onChangeText={(timeZone) => set({ timeZone })} />
+          </Section>
+          <Section title="The league’s limits" note="the tables of ages count beside them; the stricter wins">
+            <TextInput
+              mode="outlined"
+              label="Pitches a day for everybody (may stay empty)"
+              value={limit}
+              onChangeText={setLimit}
+              inputMode="numeric"
+            />
+            <LeagueAges ages={draft.leagueAges} onChange={(leagueAges) => set({ leagueAges })} />
+          </Section>
+          <Section title="Weighted balls" note="locked under 16 whatever is chosen">
+            <Row>
+              <Choice label="Off" chosen={!draft.weightedBalls} onPress={() => set({ weightedBalls: false })} />
+              <Choice label="Allowed" chosen={draft.weightedBalls} onPress={() => set({ weightedBalls: true })} />
+            </Row>
+          </Section>
+          <Section title="Words to avoid with the young">
+            <Words words={draft.words} onChange={(words) => set({ words })} />
+          </Section>
+        </View>
+        <Section title="Schools of thought" note="they change ranking, cues and what counts as style">
+          <SchoolChoices schools={draft.schools} onChange={(schools) => set({ schools })} />
+        </Section>
+      </Panes>
+    </Screen>
+  );
+}
+
+/** What an academy decides for itself. */
+export function SettingsScreen() {
+  const { data: me } = api.useMeQuery();
+  return me ? <Form key={me.id} me={me} /> : null;
+}

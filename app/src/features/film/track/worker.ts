@@ -1,0 +1,52 @@
+/// <reference lib="webworker" />
+/** Finds a body in each frame of a clip. Runs as a module worker, bundled by itself; the model and its runtime lie beside it. */
+import { PoseLandmarker } from '@mediapipe/tasks-vision';
+import { BadVideo, FrameSource } from '../frames';
+import { LANDMARK_SIZE, LANDMARKS } from './messages';
+import type { TrackNews, TrackWanted } from './messages';
+
+declare const self: DedicatedWorkerGlobalScope;
+
+const beside = (name: string): string => new URL(name, self.location.href).href;
+const tell = (news: TrackNews): void => self.postMessage(news);
+
+/** The model takes times that rise; which they are does not matter to it. */
+const STEP_MS = 33;
+
+async function track({ file, from, to }: TrackWanted): Promise<void> {
+  const begun = performance.now();
+  const landmarker = await PoseLandmarker.createFromOptions(
+    { wasmLoaderPath: beside('runtime.js'), wasmBinaryPath: beside('runtime.wasm') },
+    { baseOptions: { modelAssetPath: beside('pose.task'), delegate: 'CPU' }, runningMode: 'VIDEO', numPoses: 1 },
+  );
+  const source = await FrameSource.open(file);
+  const { width, height } = source.info;
+  const canvas = new OffscreenCanvas(width, height);
+  const ctx = canvas.getContext('2d', { willReadFrequently: true })!;
+  tell({ kind: 'ready', ms: performance.now() - begun });
+  await source.walk(from, to, (sample, frame) => {
+    sample.draw(ctx, 0, 0);
+    const picture = ctx.getImageData(0, 0, width, height);
+    const started = performance.now();
+    const [body] = landmarker.detectForVideo(picture, (frame - from + 1) * STEP_MS).landmarks;
+    const modelMs = performance.now() - started;
+    let landmarks: Float32Array | null = null;
+    if (body) {
+      landmarks = new Float32Array(LANDMARKS * LANDMARK_SIZE);
+      body.forEach(({ x, y, visibility }, i) => landmarks!.set([x, y, visibility], i * LANDMARK_SIZE));
+    }
+    tell({ kind: 'frame', frame, landmarks, modelMs });
+  });
+  source.close();
+  landmarker.close();
+  tell({ kind: 'done', width, height });
+}
+
+self.onmessage = (event: MessageEvent<TrackWanted>) => {
+  track(event.data).catch((error: unknown) => {
+    const why =
+      error instanceof BadVideo ? error.message : 'The tracker could not start on this device. Mark the joints by hand.';
+    if (!(error instanceof BadVideo)) console.error(error);
+    tell({ kind: 'failed', why });
+  });
+};

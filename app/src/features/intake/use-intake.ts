@@ -1,0 +1,105 @@
+import { INTAKE_STEPS } from '@wrightonic/contract';
+import type { IntakeStep, Problem } from '@wrightonic/contract';
+import { useEffect, useState } from 'react';
+import { api, problemOf } from '../../state/api';
+import { peopleApi } from '../../state/people-api';
+import { drafts } from '../../state/storage';
+import type { Draft } from '../../state/storage';
+import { EMPTY_FORM, formOf, recordFrom } from './form';
+import type { IntakeForm } from './form';
+
+/** Intakes that were begun on this device and are not with the server yet. */
+export function useDrafts(): readonly Draft<IntakeForm>[] {
+  const { data: me } = api.useMeQuery();
+  const [found, setFound] = useState<readonly Draft<IntakeForm>[]>([]);
+  const user = me?.id;
+  useEffect(() => {
+    if (!user) return undefined;
+    let here = true;
+    void drafts
+      .all<IntakeForm>(user)
+      .then((list) => (here ? setFound(list.filter((d) => !d.form.known)) : undefined))
+      // A browser that keeps nothing has nothing begun.
+      .catch(() => undefined);
+    return () => {
+      here = false;
+    };
+  }, [user]);
+  return found;
+}
+
+export interface Intake {
+  readonly form: IntakeForm | null;
+  readonly problem: Problem | null;
+  readonly busy: boolean;
+  /** Changes the form; it is kept on the device at once. */
+  readonly change: (change: Partial<IntakeForm>) => void;
+  /** Sends what there is to the server. @returns whether it has it */
+  readonly keep: (next: IntakeStep | null) => Promise<boolean>;
+}
+
+/**
+ * An intake under way. What is typed is in the browser's database with every change; each step that is left is sent. An athlete
+ * who is known is read from the server, and a newer draft of this device goes over it.
+ */
+export function useIntake(id: string, known: boolean): Intake {
+  const { data: me } = api.useMeQuery();
+  const { data: overview } = api.useAthleteQuery(id, { skip: !known });
+  const { data: answer } = peopleApi.useIntakeQuery(id, { skip: !known });
+  const [putAthlete, puttingAthlete] = api.usePutAthleteMutation();
+  const [putIntake, puttingIntake] = peopleApi.usePutIntakeMutation();
+  const [form, setForm] = useState<IntakeForm | null>(null);
+  const user = me?.id;
+  const unit = me?.academy.lengthUnit ?? 'cm';
+  const ready = !known || (overview !== undefined && answer !== undefined);
+  useEffect(() => {
+    if (!user || !ready) return;
+    void drafts
+      .get<IntakeForm>(id, user)
+      .catch(() => null)
+      .then((draft) => {
+        const fresh = overview && answer ? formOf(overview.athlete, answer.intake, unit) : EMPTY_FORM;
+        setForm((now) => now ?? draft?.form ?? fresh);
+      });
+    // The form is filled once; what the server says later does not overwrite what is being typed.
+  }, [user, ready, id, overview, answer, unit]);
+  const change = (part: Partial<IntakeForm>) => {
+    if (!form || !user) return;
+    const next = { ...form, ...part };
+    setForm(next);
+    void drafts.put({ id, user, at: new Date().toISOString(), form: next }).catch(() => undefined);
+  };
+  const keep = async (next: IntakeStep | null): Promise<boolean> => {
+    const record = form && recordFrom(form, unit);
+    if (!form || !record) return false;
+    const stored = await putAthlete({ id, body: record });
+    if (!stored.data) return false;
+    const { guardians, games } = form.intake;
+    const intake = {
+      ...form.intake,
+      // A line that was opened and left empty is no guardian and no game.
+      guardians: guardians.filter((g) => g.name.trim() || g.contact.trim()),
+      games: games.filter((g) => g.date),
+      next: furthest(form.intake.next, next),
+    };
+    const kept = await putIntake({ athlete: id, body: intake });
+    if (!kept.data) return false;
+    setForm({ ...form, intake, known: true });
+    await drafts.remove(id).catch(() => undefined);
+    return true;
+  };
+  const error = puttingAthlete.error ?? puttingIntake.error;
+  return {
+    form,
+    problem: error ? problemOf(error) : null,
+    busy: puttingAthlete.isLoading || puttingIntake.isLoading,
+    change,
+    keep,
+  };
+}
+
+/** Going back over a finished intake does not open it again; going on never goes back. */
+function furthest(now: IntakeStep | null, next: IntakeStep | null): IntakeStep | null {
+  if (now === null || next === null) return null;
+  return INTAKE_STEPS.indexOf(now) > INTAKE_STEPS.indexOf(next) ? now : next;
+}

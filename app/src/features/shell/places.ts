@@ -1,0 +1,79 @@
+import { may, reachOf } from '@wrightonic/contract';
+import type { Reach, RightName, Role } from '@wrightonic/contract';
+
+/** Every screen and the right that it needs. What is not here cannot be opened. */
+export const SCREENS: readonly { readonly path: string; readonly needs: RightName }[] = [
+  { path: '/', needs: 'account' },
+  { path: '/athletes', needs: 'seeRoster' },
+  { path: '/athletes/new', needs: 'changeAthlete' },
+  { path: '/athletes/:id', needs: 'seeAthlete' },
+  { path: '/athletes/:id/intake', needs: 'changeAthlete' },
+  { path: '/athletes/:id/family', needs: 'seeIntake' },
+  { path: '/athletes/:id/record', needs: 'exportAthlete' },
+  { path: '/athletes/:id/body', needs: 'judge' },
+  { path: '/athletes/:id/check', needs: 'judge' },
+  { path: '/athletes/:id/film', needs: 'seeClips' },
+  { path: '/athletes/:id/clip', needs: 'seeClips' },
+  { path: '/athletes/:id/compare', needs: 'seeClips' },
+  { path: '/athletes/:id/look', needs: 'judge' },
+  { path: '/athletes/:id/what', needs: 'judge' },
+  { path: '/athletes/:id/plan', needs: 'seePlan' },
+  { path: '/athletes/:id/run', needs: 'runSessions' },
+  { path: '/athletes/:id/numbers', needs: 'seeProgress' },
+  { path: '/my-delivery', needs: 'seeAthlete' },
+  { path: '/my-numbers', needs: 'seeProgress' },
+  { path: '/my-run', needs: 'runSessions' },
+  { path: '/drills', needs: 'seeDrills' },
+  { path: '/desk', needs: 'account' },
+  { path: '/desk/account', needs: 'account' },
+  { path: '/desk/settings', needs: 'changeSettings' },
+  { path: '/desk/bands', needs: 'changeSettings' },
+  { path: '/desk/people', needs: 'seePeople' },
+  { path: '/desk/groups', needs: 'changeGroups' },
+  { path: '/desk/import', needs: 'importAthletes' },
+  { path: '/desk/audit', needs: 'seeAudit' },
+];
+
+/** Screens that open without a sign-in: each carries its own proof in the part of the address that is never sent. */
+export const OPEN_SCREENS: readonly string[] = ['/join', '/instrument'];
+
+const fits = (pattern: string, path: string): boolean => {
+  const a = pattern.split('/');
+  const b = path.split('/');
+  return a.length === b.length && a.every((part, i) => part.startsWith(':') || part === b[i]);
+};
+
+/** The right that an address needs; null for an address that is none of ours. Named screens come before those with an id. */
+export function rightFor(path: string): RightName | null {
+  const clean = path.length > 1 ? path.replace(/\/$/, '') : path;
+  const screen = SCREENS.find((s) => s.path === clean) ?? SCREENS.find((s) => fits(s.path, clean));
+  return screen?.needs ?? null;
+}
+
+export interface Place {
+  readonly path: string;
+  readonly name: string;
+  readonly icon: string;
+}
+
+interface PlaceRule extends Place {
+  readonly needs: RightName;
+  /** Only for those whose right goes so far; left out: for all who have it. */
+  readonly reach?: Reach;
+}
+
+const RULES: readonly PlaceRule[] = [
+  { path: '/', name: 'Today', icon: 'today', needs: 'seeToday' },
+  { path: '/', name: 'My station', icon: 'account-group', needs: 'seeRoster', reach: 'groups' },
+  { path: '/', name: 'My day', icon: 'today', needs: 'seeWork', reach: 'own' },
+  { path: '/athletes', name: 'Athletes', icon: 'account-group', needs: 'seeRoster', reach: 'academy' },
+  { path: '/my-delivery', name: 'My delivery', icon: 'delivery', needs: 'seeAthlete', reach: 'own' },
+  { path: '/my-numbers', name: 'My numbers', icon: 'numbers', needs: 'seeProgress', reach: 'own' },
+  { path: '/drills', name: 'Drills', icon: 'drills', needs: 'judge' },
+  { path: '/drills', name: 'Drills', icon: 'drills', needs: 'runSessions', reach: 'groups' },
+  { path: '/desk', name: 'Desk', icon: 'desk', needs: 'account' },
+];
+
+/** Places of the bar and the rail for a role, from the same table of rights that the server checks. */
+export const placesFor = (role: Role): readonly Place[] =>
+  RULES.filter(({ needs, reach }) => (reach === undefined ? may(role, needs) : reachOf(needs, role) === reach));

@@ -1,0 +1,28 @@
+import type { ClipMarks, ClipRecord, ClipRow, NewClip } from '@wrightonic/contract';
+import { api, athletePath } from './api';
+import type { ForAthlete, Put } from './api';
+
+export const clipPath = (athlete: string, id: string) => `${athletePath(athlete)}/clips/${id}`;
+
+/** Endpoints of clips. Their bytes go by `uploads`. */
+export const filmApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    clips: build.query<ClipRow[], string>({ query: (athlete) => `${athletePath(athlete)}/clips`, providesTags: ['Clips'] }),
+    clip: build.query<ClipRecord, ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => clipPath(athlete, id),
+      providesTags: ['Clips'],
+    }),
+    putClip: build.mutation<ClipRecord, Put<NewClip>>({
+      query: ({ athlete, id, body }) => ({ url: clipPath(athlete, id), method: 'PUT', body }),
+      invalidatesTags: ['Clips'],
+    }),
+    putMarks: build.mutation<ClipRecord, Put<ClipMarks>>({
+      query: ({ athlete, id, body }) => ({ url: `${clipPath(athlete, id)}/marks`, method: 'PUT', body }),
+      invalidatesTags: ['Clips', 'Athlete', 'Roster', 'Today', 'Diagnosis'],
+    }),
+    dropClip: build.mutation<ClipRow[], ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => ({ url: clipPath(athlete, id), method: 'DELETE' }),
+      invalidatesTags: ['Clips', 'Athlete', 'Roster', 'Today', 'Diagnosis'],
+    }),
+  }),
+});
