@@ -10,7 +10,10 @@ const db = connect({
   database: url.pathname.slice(1),
 });
 try {
-  const made = await seed(db, new Date().toISOString().slice(0, 10));
+  const made = await seed(db, new Date().toISOString().slice(0, 10), {
+    from: process.env.FILM_FOLDER ?? 'demo/clips',
+    to: process.env.CLIPS_FOLDER ?? '.data/clips',
+  });
   process.stdout.write(`${made} athletes made\n`);
 } finally {
   await db.destroy();

@@ -3,10 +3,6 @@ import type { AthleteRecord } from '@wrightonic/contract';
 import type { FindingId, TestId, TestSide } from '@wrightonic/core';
 
 export const ACADEMY = 'Millrace Pitching Barn';
-export const COACH = { name: 'Ada Wrenfield', signIn: 'coach', password: 'bench-and-chalk' } as const;
-/** The athlete who has a sign-in of their own. */
-export const ATHLETE_SIGN_IN = { signIn: 'tavi', password: 'net-in-the-yard' } as const;
-
 export interface Character {
   readonly key: string;
   /** Seed of the truth and of what was seen of it. */

@@ -1,10 +1,13 @@
 /** Seeds the demo through the services that the app uses, day by day, as if the months had been lived. */
 import {
   addDays,
+  bodyTestById,
   daysBetween,
   doRep,
   drawFindings,
   drillById,
+  gradeFor,
+  inTurningOrder,
   lookAt,
   randomFrom,
   readSpeed,
@@ -13,6 +16,7 @@ import {
   weekdayOf,
 } from '@wrightonic/core';
 import type { AthleteProfile, Evidence, IsoDate, PlanItem, Random, Truth } from '@wrightonic/core';
+import { EMPTY_INTAKE, STARTING_WORDS } from '@wrightonic/contract';
 import type { LogEntry } from '@wrightonic/contract';
 import {
   assignPlan,
@@ -23,8 +27,14 @@ import {
   logEntries,
   migrate,
   workOf,
+  finishBodyCheck,
   putAthlete,
+  putBodyCheck,
+  putBodyReading,
+  putConsent,
   putFocus,
+  putGroup,
+  putIntake,
   putObservation,
   putOuting,
   putPlan,
@@ -32,7 +42,10 @@ import {
 } from '@wrightonic/server';
 import type { connect as Connect, Context, User } from '@wrightonic/server';
 import { v7 as uuidv7 } from 'uuid';
-import { ACADEMY, ATHLETE_SIGN_IN, CHARACTERS, COACH, daysFrom } from './scenario';
+import { bringInClips } from './film';
+import type { FilmFolders } from './film';
+import { COACH, GROUPS, PEOPLE, TOLD } from './people';
+import { ACADEMY, CHARACTERS, daysFrom } from './scenario';
 import type { Character } from './scenario';
 
 type Db = ReturnType<typeof Connect>;
@@ -137,6 +150,46 @@ function repsOf(
   return entries;
 }
 
+/** What was said when they came. */
+async function intake(stage: Stage, character: Character, athlete: string, date: IsoDate): Promise<void> {
+  const ctx = await on(stage, date);
+  const told = TOLD[character.key] ?? {};
+  await putIntake(ctx, athlete, { ...EMPTY_INTAKE, next: null, ...told });
+  const by = told.guardians?.[0]?.name;
+  if (by) await putConsent(ctx, athlete, uuidv7(), { kind: 'film', given: true, by });
+}
+
+/**
+ * The body tests of a day, each read twice.
+ * @param better by how much a limited range has grown since the first day, in reading errors
+ */
+async function bodyCheck(
+  stage: Stage,
+  athlete: string,
+  profile: AthleteProfile,
+  date: IsoDate,
+  evidence: readonly Evidence[],
+  random: Random,
+  better: number,
+): Promise<void> {
+  const tests = evidence.flatMap((e) => (e.kind === 'screen' ? [e] : []));
+  if (tests.length === 0) return;
+  const ctx = await on(stage, date);
+  const check = uuidv7();
+  const steps = inTurningOrder(tests.map(({ test, side }) => ({ test, side })));
+  await putBodyCheck(ctx, athlete, check, { on: date, kind: 'short', steps });
+  for (const { test, side, value } of tests) {
+    const { readingSd, unit } = bodyTestById(test);
+    const grown = gradeFor(test, value, profile, date) === 'pass' ? 0 : better * readingSd;
+    for (const _ of [1, 2]) {
+      const drawn = Math.max(0, value + grown + random.normal(0, 0.5 * readingSd));
+      const read = unit === 'score' ? value : unit === 'cm' ? Math.round(10 * drawn) / 10 : Math.round(drawn);
+      await putBodyReading(ctx, athlete, uuidv7(), { check, test, side, value: read, readBy: 'tilt', moment: 'first' });
+    }
+  }
+  await finishBodyCheck(ctx, athlete, check);
+}
+
 /** First speeds, read before any work: a short flat session without a plan. */
 async function firstSpeeds(stage: Stage, athlete: string, truth: Truth, random: Random, date: IsoDate): Promise<void> {
   const ctx = await on(stage, date);
@@ -206,6 +259,7 @@ async function livePast(stage: Stage, character: Character, index: number, athle
   const { record } = recordOf(character, stage.today, started);
   const first = await on(stage, started);
   await putAthlete(first, athlete, record);
+  await intake(stage, character, athlete, started);
   const { truth, evidence } = firstDay(character, record, started);
   for (const [daysAgo, pitches] of character.games ?? [])
     await putOuting(await on(stage, addDays(stage.today, -daysAgo)), athlete, uuidv7(), {
@@ -223,7 +277,9 @@ async function livePast(stage: Stage, character: Character, index: number, athle
     await putOuting(first, athlete, uuidv7(), { on: addDays(date, 3), pitches: 0, throws: 45, highEffort: 0, innings: 0 });
   }
   await firstSpeeds(stage, athlete, truth, random, started);
-  for (const item of evidence) await putObservation(first, athlete, uuidv7(), { on: started, evidence: item });
+  for (const item of evidence)
+    if (item.kind !== 'screen') await putObservation(first, athlete, uuidv7(), { on: started, evidence: item });
+  await bodyCheck(stage, athlete, record, started, evidence, randomFrom(3000 + index), 0);
   const diagnosis = uuidv7();
   await keepDiagnosis(first, athlete, diagnosis);
   await putFocus(first, athlete, uuidv7(), { finding: character.focus, rung: 1, diagnosis });
@@ -231,39 +287,64 @@ async function livePast(stage: Stage, character: Character, index: number, athle
   await putPlan(first, athlete, plan, { weeks: PLAN_WEEKS, games: [], pinned: [] });
   await assignPlan(first, athlete, plan);
   const sessionsAtRung = new Map<string, number>();
+  const recheck = addDays(started, Math.round(3.5 * character.weeksAgo));
   for (let date = addDays(started, 1); date < stage.today; date = addDays(date, 1)) {
+    if (date === recheck) await bodyCheck(stage, athlete, record, date, evidence, randomFrom(4000 + index), 2);
     if (random.chance(0.08)) continue; // a lesson missed
     await liveSession(stage, athlete, character, truth, random, date, started, sessionsAtRung);
   }
 }
 
 /** Makes the demo's academy from nothing. @returns how many athletes were made */
-export async function seed(db: Db, today: IsoDate): Promise<number> {
+export async function seed(db: Db, today: IsoDate, folders: FilmFolders): Promise<number> {
   await migrate(db);
   const academy = uuidv7();
-  await db('academies').insert({ id: academy, name: ACADEMY, speed_unit: 'mph', time_zone: 'UTC', league: '{}', schools: '{}' });
-  const coach: User = { id: uuidv7(), academyId: academy, athleteId: null, role: 'instructor', name: COACH.name };
-  await db('users').insert({
-    id: coach.id,
-    academy_id: academy,
-    role: 'instructor',
-    name: COACH.name,
-    sign_in: COACH.signIn,
-    password_hash: await hashPassword(COACH.password),
+  await db('academies').insert({
+    id: academy,
+    name: ACADEMY,
+    speed_unit: 'mph',
+    time_zone: 'UTC',
+    league: '{}',
+    schools: '{}',
+    words: JSON.stringify(STARTING_WORDS),
   });
+  const coach: User = {
+    id: uuidv7(),
+    academyId: academy,
+    role: 'owner',
+    name: COACH.name,
+    signIn: COACH.signIn,
+    athletes: [],
+    groups: [],
+  };
+  const stage: Stage = { db, coach, today };
+  const athletes = new Map<string, string>();
   for (const [index, character] of CHARACTERS.entries()) {
     const athlete = uuidv7();
-    await livePast({ db, coach, today }, character, index, athlete);
-    if (character.key === 'tavi')
-      await db('users').insert({
-        id: uuidv7(),
-        academy_id: academy,
-        athlete_id: athlete,
-        role: 'athlete',
-        name: character.record.name,
-        sign_in: ATHLETE_SIGN_IN.signIn,
-        password_hash: await hashPassword(ATHLETE_SIGN_IN.password),
-      });
+    athletes.set(character.key, athlete);
+    await livePast(stage, character, index, athlete);
+  }
+  await bringInClips((date) => on(stage, date), today, athletes, folders);
+  const groups = new Map<string, string>();
+  for (const [name, members] of Object.entries(GROUPS)) {
+    const group = uuidv7();
+    groups.set(name, group);
+    await putGroup(await on(stage, today), group, { name, athletes: members.map((key) => athletes.get(key)!) });
+  }
+  for (const person of PEOPLE) {
+    const id = person.signIn === COACH.signIn ? coach.id : uuidv7();
+    await db('users').insert({
+      id,
+      academy_id: academy,
+      role: person.role,
+      name: person.name,
+      sign_in: person.signIn,
+      password_hash: await hashPassword(person.password),
+    });
+    for (const key of person.athletes)
+      await db('user_athletes').insert({ academy_id: academy, user_id: id, athlete_id: athletes.get(key)! });
+    for (const name of person.groups)
+      await db('user_groups').insert({ academy_id: academy, user_id: id, group_id: groups.get(name)! });
   }
   return CHARACTERS.length;
 }
