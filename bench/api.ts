@@ -33,8 +33,8 @@ async function call(method: string, path: string, body?: object): Promise<Record
 }
 
 const me = (await call('GET', '/me')) as unknown as { academy: { today: string } };
-const tavi = ((await call('GET', '/athletes')) as unknown as { id: string; name: string }[]).find((a) =>
-  a.name.startsWith('Tavi'),
+const tavi = (((await call('GET', '/athletes')) as unknown as { rows: unknown }).rows as { id: string; name: string }[]).find(
+  (a) => a.name.startsWith('Tavi'),
 )!.id;
 
 /** Copies every athlete, with sessions and reps, until the academy holds `factor` times the demo. */

@@ -19,7 +19,7 @@ test('every main view opens without an error, and nothing scrolls sideways', asy
     if (message.type() === 'error' && !/401/.test(message.text())) errors.push(message.text());
   });
   await signIn(page, COACH);
-  const roster = (await (await page.request.get('/api/athletes')).json()) as { id: string; name: string }[];
+  const roster = ((await (await page.request.get('/api/athletes')).json()) as { rows: { id: string; name: string }[] }).rows;
   const juna = roster.find((a) => a.name.startsWith('Juna'))!.id;
   for (const path of [
     '',
@@ -50,19 +50,27 @@ test('what is typed wrongly is answered in place, and nothing is saved', async (
   await signIn(page, COACH);
   await page.goto('/athletes/new');
   await page.getByTestId('new-name').fill('Nobody Yet');
-  await page.getByTestId('new-born').fill('14.3.2010');
+  await page.getByTestId('new-born').fill('the fourteenth');
+  await expect(page.getByText('Not a day yet')).toBeVisible();
+  await page.getByTestId('new-born').fill('3/4/2010');
+  await page.getByRole('button', { name: '3 April 2010' }).click();
+  await page.getByTestId('new-overhand').click();
+  await page.getByTestId('new-R').click();
+  await page.getByTestId('intake-next').click();
+  await page.getByTestId('intake-next').click();
+  await expect(page.getByRole('alert')).toContainText('Still missing: the height');
   await page.getByTestId('new-height').fill('17');
   await page.getByTestId('new-mass').fill('70');
-  await page.getByTestId('add-athlete').click();
-  await expect(page.getByRole('alert')).toContainText('YYYY-MM-DD');
+  await page.getByTestId('new-high-school').click();
+  await page.getByTestId('intake-next').click();
   await expect(page.getByRole('alert')).toContainText('Height must be between');
-  const roster = (await (await page.request.get('/api/athletes')).json()) as { name: string }[];
+  const roster = ((await (await page.request.get('/api/athletes')).json()) as { rows: { name: string }[] }).rows;
   expect(roster.some((a) => a.name === 'Nobody Yet')).toBe(false);
 });
 
 test('reps survive a closed page', async ({ page, context }, info) => {
   await signIn(page, COACH);
-  const roster = (await (await page.request.get('/api/athletes')).json()) as { id: string; name: string }[];
+  const roster = ((await (await page.request.get('/api/athletes')).json()) as { rows: { id: string; name: string }[] }).rows;
   const athlete = roster.find((a) => a.name.startsWith(info.project.name === 'phone' ? 'Osk' : 'Mirel'))!.id;
   await page.goto(`/athletes/${athlete}/run`);
   const start = page.getByTestId('nothing-hurts');

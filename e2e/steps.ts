@@ -17,9 +17,16 @@ export async function addAthlete(page: Page, name: string): Promise<string> {
   await page.getByRole('link', { name: 'Athletes' }).click();
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByTestId('new-name').fill(name);
-  await page.getByTestId('new-born').fill('2010-03-14');
+  await page.getByTestId('new-born').fill('14.3.2010');
+  await page.getByTestId('new-overhand').click();
+  await page.getByTestId('new-R').click();
+  await page.getByTestId('intake-next').click();
   await page.getByTestId('new-height').fill('178');
   await page.getByTestId('new-mass').fill('70');
+  await page.getByTestId('new-high-school').click();
+  await page.getByTestId('intake-next').click();
+  await expect(page.getByRole('heading', { name: 'Who can be reached, and who agrees?' })).toBeVisible();
+  await page.getByRole('tab', { name: 'Week' }).click();
   // Every day at the cage, so that today has work: two taps, home then cage.
   for (const day of ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']) {
     await page.getByTestId(`day-${day}`).click();
@@ -27,7 +34,7 @@ export async function addAthlete(page: Page, name: string): Promise<string> {
   }
   await page.getByRole('button', { name: 'strap', exact: true }).click();
   await page.getByRole('button', { name: 'tape', exact: true }).click();
-  await page.getByTestId('add-athlete').click();
+  await page.getByTestId('intake-later').click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
   return page.url();
 }

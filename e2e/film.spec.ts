@@ -1,0 +1,234 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { addAthlete, signIn } from './steps';
+
+const FOLDER = 'demo/clips';
+const THEN = `${FOLDER}/tavi-then-side.webm`;
+
+/** An athlete who may be filmed. @returns the address of the page and the id */
+async function filmed(page: Page, name: string): Promise<{ url: string; id: string }> {
+  const url = await addAthlete(page, name);
+  const id = url.split('/').pop()!;
+  const answer = await page.request.put(`/api/athletes/${id}/consents/${crypto.randomUUID()}`, {
+    data: { kind: 'film', given: true, by: 'Corin Farrowgate' },
+  });
+  expect(answer.ok()).toBe(true);
+  return { url, id };
+}
+
+async function choose(page: Page, file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByTestId('bring-in').click()]);
+  await chooser.setFiles(file);
+}
+
+const nameOf = (project: string, what: string) => `Nilo ${what} ${project}-${Date.now().toString(36)}`;
+const shown = (page: Page) => page.getByTestId('frame').getAttribute('data-shown');
+const dragOn = async (page: Page, from: [number, number], to: [number, number]) => {
+  const box = (await page.getByTestId('frame').boundingBox())!;
+  const at = ([x, y]: [number, number]) => [box.x + x * box.width, box.y + y * box.height] as const;
+  await page.mouse.move(...at(from));
+  await page.mouse.down();
+  await page.mouse.move(...at(to), { steps: 3 });
+  await page.mouse.up();
+};
+const stallOf = async (page: Page, id: string): Promise<number> =>
+  ((await (await page.request.get(`/api/athletes/${id}/diagnosis`)).json()) as { result: { posterior: { stall: number } } })
+    .result.posterior.stall;
+
+test('a clip comes in, is tracked and corrected, measured and drawn on, and changes the diagnosis', async ({ page }, info) => {
+  test.setTimeout(240_000);
+  await signIn(page);
+  const { url, id } = await filmed(page, nameOf(info.project.name, 'Farrowgate'));
+  const before = await stallOf(page, id);
+  await page.goto(`${url}/film`);
+  await expect(page.getByText('No clips yet')).toBeVisible();
+  await choose(page, THEN);
+  // The file is played at 30 and was filmed at 120: it says so, and the answer can be another.
+  await expect(page.getByTestId('rate-120')).toHaveAttribute('aria-pressed', 'true');
+  await page.getByTestId('rate-240').click();
+  await expect(page.getByTestId('rate-says')).toContainText('0.8 s of real time');
+  await page.getByTestId('rate-120').click();
+  await expect(page.getByTestId('rate-says')).toContainText('the file plays them 4.0 times as slowly');
+  await page.getByTestId('distance').fill('6');
+  await page.getByTestId('camera-height').fill('1');
+  await page.getByTestId('keep-clip').click();
+
+  // Stepping shows the frame that is asked for.
+  await expect(page.getByTestId('frame')).toHaveAttribute('data-shown', '0');
+  for (const [step, frame] of [
+    ['step10', '10'],
+    ['step1', '11'],
+    ['step-1', '10'],
+    ['step-10', '0'],
+  ] as const) {
+    await page.getByTestId(step).click();
+    await expect(page.getByTestId('frame')).toHaveAttribute('data-shown', frame);
+  }
+
+  // Tracking runs beside the page: meanwhile the page answers.
+  await page.getByTestId('part-joints').click();
+  await page.getByTestId('track').click();
+  await expect(page.getByTestId('tracking')).toContainText('frames');
+  await page.getByTestId('step10').click();
+  await expect(page.getByTestId('frame')).toHaveAttribute('data-shown', '10');
+  await expect(page.getByTestId('tracking')).toBeVisible();
+  await expect(page.getByText(/^Tracked on \d+ frames/)).toBeVisible({ timeout: 180_000 });
+
+  // Events were found; contact is put two frames later by hand.
+  await page.getByTestId('part-events').click();
+  await expect(page.getByTestId('event-release')).toContainText('suggested');
+  await page.getByTestId('event-contact').click();
+  const contact = Number(await shown(page));
+  await page.getByTestId('step1').click();
+  await page.getByTestId('here-contact').click();
+  await expect(page.getByTestId('event-contact')).toContainText('by hand');
+  await expect(page.getByTestId('frame')).toHaveAttribute('data-shown', String(contact + 1));
+  await expect(page.getByTestId('where')).toContainText('at contact');
+
+  // Three joints are corrected.
+  await page.getByTestId('part-joints').click();
+  for (const [i, joint] of ['lead-knee', 'throwing-elbow', 'head'].entries()) {
+    await page.getByTestId(`joint-${joint}`).click();
+    await dragOn(page, [0.5 + 0.05 * i, 0.5], [0.52 + 0.05 * i, 0.48]);
+    await expect(page.getByText(`${joint.replace('-', ' ')}: by hand`)).toBeVisible();
+  }
+  // The last three were for the test alone: they go again.
+  for (let n = 0; n < 3; n++) await page.getByTestId('undo').click();
+  await expect(page.getByText('head: tracked')).toBeVisible();
+  await page.getByTestId('joint-lead-knee').click();
+
+  await page.getByTestId('part-measures').click();
+  await expect(page.getByTestId('scale-now')).toContainText('the athlete’s height');
+  await expect(page.getByTestId('measure-lead-knee-flexion-contact')).toContainText('°');
+  await expect(page.getByTestId('measure-hip-travel-dip-mid-move')).toContainText('%');
+  await page.getByTestId('untold').click();
+  await expect(page.getByText(/cannot be read from the open side/i).first()).toBeVisible();
+
+  await page.getByTestId('part-draw').click();
+  await page.getByTestId('tool-line').click();
+  await dragOn(page, [0.4, 0.7], [0.45, 0.3]);
+  await page.getByTestId('tool-note').click();
+  await page.getByTestId('note-text').fill('Hips stop here');
+  await dragOn(page, [0.3, 0.2], [0.3, 0.2]);
+  await expect(page.getByText('“Hips stop here”')).toBeVisible();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByTestId('snapshot').click()]);
+  expect(download.suggestedFilename()).toMatch(/^nilo-.*-frame-\d+\.png$/);
+  expect(
+    readFileSync(await download.path())
+      .subarray(1, 4)
+      .toString(),
+  ).toBe('PNG');
+
+  await page.getByTestId('save-marks').click();
+  await expect(page.getByTestId('save-marks')).toHaveText(/Saved/);
+  await page.reload();
+  await page.getByTestId('part-draw').click();
+  await expect(page.getByText('“Hips stop here”')).toBeVisible();
+
+  // The hips' dip was measured: the diagnosis knows, and the athlete's page shows it.
+  expect(await stallOf(page, id)).toBeGreaterThan(before + 0.15);
+  await page.goto(url);
+  await expect(page.getByText(/measures, the newest from/)).toBeVisible();
+});
+
+test('two clips are stepped together on an event, and the table says what really changed', async ({ page }) => {
+  await signIn(page);
+  const { rows } = (await (await page.request.get('/api/athletes?search=Tavi')).json()) as { rows: { id: string }[] };
+  await page.goto(`/athletes/${rows[0]!.id}/compare`);
+  await expect(page.getByTestId('compare-says')).toContainText(/Better: .*speed/i);
+  await expect(page.getByTestId('compare-at')).toHaveText('at contact');
+  const frames = () =>
+    Promise.all(['frame-before', 'frame-after'].map(async (f) => Number(await page.getByTestId(f).getAttribute('data-shown'))));
+  await expect.poll(async () => Math.min(...(await frames()))).toBeGreaterThan(0);
+  const [a, b] = await frames();
+  await page.getByTestId('step-10').click();
+  await expect(page.getByTestId('compare-at')).toHaveText('83 ms before contact');
+  await expect.poll(frames).toEqual([a! - 10, b! - 10]);
+  await page.getByTestId('align-release').scrollIntoViewIfNeeded();
+  await page.getByTestId('align-release').click();
+  await expect(page.getByTestId('compare-at')).toHaveText('at release');
+  await page.getByTestId('over').click();
+  await expect(page.getByTestId('frame-before')).toBeVisible();
+  await page.getByTestId('with-figure').click();
+  await expect(page.getByText('The figure throws cleanly')).toBeVisible();
+  await expect(page.getByTestId('frame-before')).toHaveAttribute('data-shown', /\d+/);
+});
+
+test('a file that is no clip is told so, and nothing is kept of it', async ({ page }, info) => {
+  await signIn(page);
+  const { url, id } = await filmed(page, nameOf(info.project.name, 'Paperbark'));
+  await page.goto(`${url}/film`);
+  const real = readFileSync(THEN);
+  for (const [name, buffer, says] of [
+    ['page.mp4', Buffer.from('<!doctype html>'.padEnd(400, ' ')), 'neither an MP4 nor a WebM'],
+    ['empty.webm', Buffer.alloc(0), 'is empty'],
+    [
+      'broken.webm',
+      Buffer.concat([real.subarray(0, 40), Buffer.alloc(4000)]),
+      /cannot be read|no picture|ends in the middle|fewer than two/,
+    ],
+  ] as const) {
+    await choose(page, { name, mimeType: 'video/mp4', buffer });
+    await expect(page.getByTestId('bad-clip')).toContainText(says);
+  }
+  expect(await (await page.request.get(`/api/athletes/${id}/clips`)).json()).toEqual([]);
+});
+
+test('without consent nothing can be brought in', async ({ page }, info) => {
+  await signIn(page);
+  const url = await addAthlete(page, nameOf(info.project.name, 'Quillhaven'));
+  await page.goto(`${url}/film`);
+  await expect(page.getByTestId('no-consent')).toBeVisible();
+  await expect(page.getByTestId('bring-in')).toBeDisabled();
+});
+
+test('a clip works on the device before it is with the server, and its upload goes on where it stopped', async ({
+  page,
+}, info) => {
+  await signIn(page);
+  const { url, id } = await filmed(page, nameOf(info.project.name, 'Sedgewick'));
+  // Large enough for two parts: what follows the video's end in the file is passed over by players.
+  const file = Buffer.concat([readFileSync(THEN), readFileSync(`${FOLDER}/juna-side.webm`).subarray(0, 400_000)]);
+  await page.goto(`${url}/film`);
+  const parts: number[] = [];
+  let cut = true;
+  await page.route('**/bytes?from=*', (route) => {
+    const from = Number(new URL(route.request().url()).searchParams.get('from'));
+    parts.push(from);
+    return cut && from > 0 ? route.abort() : route.continue();
+  });
+  await choose(page, { name: 'long.webm', mimeType: 'video/webm', buffer: file });
+  await page.getByTestId('keep-clip').click();
+  await expect(page.getByTestId('frame')).toHaveAttribute('data-shown', '0');
+  await page.getByTestId('here-set').click();
+  await page.goto(`${url}/film`);
+  await expect(page.getByText('No connection; it goes on by itself.')).toBeVisible();
+  const received = async () =>
+    ((await (await page.request.get(`/api/athletes/${id}/clips`)).json()) as { received: number }[])[0]!.received;
+  expect(await received()).toBe(1024 * 1024);
+  cut = false;
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByText('not marked yet')).toBeVisible();
+  await expect.poll(received).toBe(file.length);
+  // The first part went once.
+  expect(parts.filter((p) => p === 0)).toHaveLength(1);
+  // What was marked meanwhile is still here, and is kept when it is saved.
+  await page.getByRole('link', { name: /long\.webm/ }).click();
+  await expect(page.getByTestId('event-set')).toContainText('by hand');
+  await page.getByTestId('save-marks').click();
+  await expect(page.getByTestId('save-marks')).toHaveText(/Saved/);
+});
+
+test('the athlete and the family see clips and measures, and change nothing', async ({ page }) => {
+  await signIn(page, { name: 'tavi', password: 'net-in-the-yard' });
+  await page.getByRole('link', { name: 'My delivery' }).click();
+  await page.getByTestId('open-film').click();
+  await expect(page.getByTestId('bring-in')).toHaveCount(0);
+  await page.getByRole('link', { name: /tavi-now-side/ }).click();
+  await expect(page.getByTestId('measure-stride-length-contact')).toBeVisible();
+  await expect(page.getByTestId('part-joints')).toHaveCount(0);
+  await expect(page.getByTestId('save-marks')).toHaveCount(0);
+  await page.getByTestId('part-events').click();
+  await expect(page.getByTestId('here-contact')).toHaveCount(0);
+});
