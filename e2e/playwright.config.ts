@@ -12,12 +12,12 @@ const args = [
 /** The real server and database, in Debian's Chromium, as a phone and as a desk; what does not hang on the size is tried once. */
 export default defineConfig({
   testDir: '.',
-  timeout: 60_000,
+  timeout: 150_000,
   workers: 1,
   reporter: [['list'], ['json']],
   outputDir: '../test-results',
   use: {
-    actionTimeout: 10_000,
+    actionTimeout: 25_000,
     baseURL: process.env.BASE_URL,
     browserName: 'chromium',
     launchOptions: { executablePath: '/usr/bin/chromium', args },

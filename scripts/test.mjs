@@ -24,7 +24,7 @@ function run(args, env = {}) {
 
 async function unitTests() {
   const taken = takeFolder('test');
-  const database = await startDatabase(taken.folder);
+  const database = await startDatabase(taken.folder, { durable: false });
   const report = join(cacheFolder, `jest-${process.pid}.json`);
   try {
     const ok = run(
@@ -32,7 +32,7 @@ async function unitTests() {
         'jest',
         '--config',
         'jest.config.cjs',
-        '--testTimeout=20000',
+        '--testTimeout=120000',
         '--json',
         `--outputFile=${report}`,
         ...process.argv.slice(3),
@@ -54,7 +54,7 @@ async function unitTests() {
 }
 
 async function browserTests() {
-  const demo = await startDemo({ name: 'e2e', fresh: true, port: '0', say });
+  const demo = await startDemo({ name: 'e2e', fresh: true, durable: false, port: '0', say });
   const report = join(cacheFolder, `browser-${process.pid}.json`);
   try {
     const ok = run(['playwright', 'test', '--config', inRoot('e2e', 'playwright.config.ts'), ...process.argv.slice(3)], {

@@ -9,9 +9,15 @@ const today = () => new Date().toISOString().slice(0, 10);
 
 /**
  * Starts everything the demo needs: database, demo data, app, server.
- * @param {{ name?: string, fresh?: boolean, port?: string, say?: (line: string) => void }} options
+ * @param {{ name?: string, fresh?: boolean, durable?: boolean, port?: string, say?: (line: string) => void }} options
  */
-export async function startDemo({ name = 'demo', fresh = false, port = process.env.PORT ?? '0', say = () => {} } = {}) {
+export async function startDemo({
+  name = 'demo',
+  fresh = false,
+  durable = true,
+  port = process.env.PORT ?? '0',
+  say = () => {},
+} = {}) {
   const taken = takeFolder(name);
   let database = null;
   let running = null;
@@ -26,7 +32,7 @@ export async function startDemo({ name = 'demo', fresh = false, port = process.e
   try {
     const appFolder = await exportApp();
     say('Starting MariaDB on loopback…');
-    database = await startDatabase(taken.folder);
+    database = await startDatabase(taken.folder, { durable });
     const stamp = join(taken.folder, 'seeded');
     const seeded = existsSync(stamp) ? readFileSync(stamp, 'utf8') : null;
     // Demo data is made for its day; another day’s would show an empty today.
