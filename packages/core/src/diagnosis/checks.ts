@@ -5,9 +5,10 @@ import type { FindingId } from '../findings/ids';
 import { BODY_TESTS, bodyTestById } from '../screen/tests';
 import type { TestId } from '../screen/tests';
 import { ageOn } from '../shared/dates';
+import { round } from '../shared/maths';
 import type { Evidence } from './evidence';
-import { eyeLikelihood, isYouth, screenDensities, signDensities, signsOf, slowLikelihood, slowObservation } from './likelihoods';
-import type { Observation, Situation, TwoDensities } from './likelihoods';
+import { densities, eyeLikelihood, isYouth, screenDensities, signDensities, signsOf, slowLikelihood } from './likelihoods';
+import type { Situation, TwoDensities } from './likelihoods';
 import type { Model } from './model';
 import type { Likelihood } from './network';
 import type { Inference } from './roots';
@@ -24,32 +25,48 @@ export interface WeighedCheck {
   readonly expectedGain: number;
   /** The coach's time, minutes. */
   readonly minutes: number;
+  /** Which root would come first on either side of the answer; empty where that was not worked out. */
+  readonly answers: readonly CheckAnswer[];
+}
+
+/** “If the answer is so, it is that”: the likeliest root on one side of an answer. */
+export interface CheckAnswer {
+  readonly when: 'yes' | 'no' | 'below' | 'above';
+  /** The reading's bound, in the unit of the test or measure; null for yes and no. */
+  readonly value: number | null;
+  /** Likeliest root then; null when none would be raised. */
+  readonly first: FindingId | null;
+  readonly probability: number;
 }
 
 /** Coach's minutes. Provenance `house`. */
 const MINUTES = { eye: 1, slow: 1, measure: 3 } as const;
 const GRID = 12;
-/** Each slow try that might be asked for makes the network wider. */
-const SLOW_TRIES = 1;
+/** Slow tries weighed at once: each costs an evaluation. */
+const SLOW_TRIES = 2;
 
 interface Candidate {
   readonly check: Check;
   readonly minutes: number;
-  readonly node: number;
+  /** The finding that the check looks at, or all limits that a slow try would show. */
+  readonly node: number | readonly number[];
   /** P(outcome | absent), P(outcome | present) for each outcome; each column sums to one. */
   readonly outcomes: readonly Likelihood[];
+  /** For readings: the two densities from which the outcomes come. */
+  readonly reading?: TwoDensities;
 }
 
 /** Findings seen, for which a slow try would tell body from timing. */
-export function slowTriesWorthAsking(evidence: readonly Evidence[], situation: Situation): Omit<Observation, 'likelihood'>[] {
+export function slowTriesWorthAsking(evidence: readonly Evidence[], situation: Situation): FindingId[] {
   const seen = evidence.flatMap((item) => (item.kind === 'eye' && item.answer === 'yes' ? [item.finding] : []));
   const tried = new Set(evidence.flatMap((item) => (item.kind === 'slow' || item.kind === 'transfer' ? [item.finding] : [])));
   return [...new Set(seen)]
     .filter((finding) => !tried.has(finding))
-    .map((finding) => slowObservation(finding, situation))
-    .filter((observation) => observation.causes.length > 0)
-    .sort((a, b) => b.causes.length - a.causes.length)
-    .slice(0, SLOW_TRIES);
+    .map((finding) => ({ finding, limits: situation.limitsBehind(finding).length }))
+    .filter(({ limits }) => limits > 0)
+    .sort((a, b) => b.limits - a.limits)
+    .slice(0, SLOW_TRIES)
+    .map(({ finding }) => finding);
 }
 
 /** Outcomes of reading a value: an even grid over both densities, each cell's probability under either. */
@@ -79,8 +96,8 @@ function candidates(model: Model, evidence: readonly Evidence[], situation: Situ
   for (const finding of model.findings) {
     // Limits are tested, not seen; cues are heard by asking, which is a glance.
     if (finding.kind === 'limit' || looked.has(finding.id)) continue;
-    const yes = eyeLikelihood(finding.id, 'yes', situation.schools);
-    const no = eyeLikelihood(finding.id, 'no', situation.schools);
+    const yes = eyeLikelihood(finding.id, 'yes', situation);
+    const no = eyeLikelihood(finding.id, 'no', situation);
     const absentTotal = yes[0] + no[0];
     const presentTotal = yes[1] + no[1];
     found.push({
@@ -99,59 +116,61 @@ function candidates(model: Model, evidence: readonly Evidence[], situation: Situ
       if (!finding || !situation.inPlay.has(finding) || told.has(finding)) continue;
       told.add(finding);
       if (tested.has(`${test.id}:${side}`)) continue;
-      const outcomes = gridOutcomes(screenDensities(test, situation));
+      const reading = screenDensities(test, situation);
       found.push({
         check: { kind: 'screen', test: test.id, side },
         minutes: test.minutes,
         node: model.indexOf(finding),
-        outcomes,
+        outcomes: gridOutcomes(reading),
+        reading,
       });
     }
   }
   for (const measure of MEASURES) {
     const sign = measured.has(measure.id) ? undefined : signsOf(measure.id, null, situation)[0];
     if (!sign) continue;
+    const reading = signDensities(sign, isYouth(situation), measure.typicalSd);
     found.push({
       check: { kind: 'measure', measure: measure.id },
       minutes: MINUTES.measure,
       node: model.indexOf(sign.finding),
-      outcomes: gridOutcomes(signDensities(sign, isYouth(situation), measure.typicalSd)),
+      outcomes: gridOutcomes(reading),
+      reading,
     });
   }
-  for (const [id, node] of model.observationIndex) {
-    const finding = /^slow:(.*)$/.exec(id)?.[1] as FindingId | undefined;
-    if (!finding || evidence.some((e) => e.kind === 'slow' && e.finding === finding)) continue;
+  for (const finding of slowTriesWorthAsking(evidence, situation))
     found.push({
       check: { kind: 'slow', finding },
       minutes: MINUTES.slow,
-      node,
-      outcomes: [slowLikelihood('no'), slowLikelihood('yes')],
+      node: situation.limitsBehind(finding).map(model.indexOf),
+      outcomes: [slowLikelihood('yes'), slowLikelihood('no')],
     });
-  }
   return found;
 }
 
 /** Entropy, bits, of which root it is: the shares by which each root was raised above its prior, and "none". */
 export function rootEntropy(root: ArrayLike<number>, prior: ArrayLike<number>): number {
   let total = 0;
-  let entropy = 0;
-  const shares: number[] = [];
+  let sum = 0; // Σ x log x
+  const add = (share: number) => {
+    if (share > 0) sum += share * Math.log2(share);
+  };
   for (let i = 0; i < root.length; i++) {
     const excess = root[i]! - prior[i]!;
-    if (excess > 0) {
-      shares.push(excess);
-      total += excess;
-    }
+    if (excess <= 0) continue;
+    total += excess;
+    add(excess);
   }
-  shares.push(Math.max(0, 1 - total));
+  add(1 - total);
   const all = Math.max(1, total);
-  for (const share of shares) if (share > 0) entropy -= (share / all) * Math.log2(share / all);
-  return entropy;
+  return Math.max(0, Math.log2(all) - sum / all);
 }
 
 /** Candidates whose exact gain is computed after a first ranking. */
-const REFINED = 6;
+const REFINED = 4;
 const RAISED = 0.002;
+/** Raised roots that the first ranking follows: the likeliest of them. */
+const FOLLOWED = 5;
 
 /** Beliefs in each root when the node is absent and when it is present. */
 interface WhenKnown {
@@ -177,21 +196,98 @@ const singleEntropies = (root: ArrayLike<number>): number => {
   return total;
 };
 
+function mix({ absent, present }: WhenKnown, whenAbsent: number, whenPresent: number, into = new Float64Array(absent.length)) {
+  const a = whenAbsent / (whenAbsent + whenPresent);
+  for (let i = 0; i < into.length; i++) into[i] = a * absent[i]! + (1 - a) * present[i]!;
+  return into;
+}
+
 function expectedGain(candidate: Candidate, when: WhenKnown, entropy: (root: Float64Array) => number, before: number): number {
   let after = 0;
+  const root = new Float64Array(when.absent.length);
   for (const [whenAbsent, whenPresent] of candidate.outcomes) {
     const a = whenAbsent * (1 - when.probability);
     const p = whenPresent * when.probability;
     if (a + p <= 0) continue;
-    const mixed = when.absent.map((r, i) => (r * a + when.present[i]! * p) / (a + p));
-    after += (a + p) * entropy(mixed);
+    after += (a + p) * entropy(mix(when, a, p, root));
   }
   return Math.max(0, before - after);
 }
 
+/** Values tried along a reading to find where the first root changes. */
+const READINGS_TRIED = 40;
+/** A root is named when it stands so far above its prior. */
+const NAMED_FROM = 0.02;
+
+/** A root leads clearly when the next one is so much less likely. */
+const CLEAR_LEAD = 1.5;
+
+/** The likeliest root after an answer, by its likelihood, and whether it leads clearly. */
+function leaderAfter(when: WhenKnown, prior: Float64Array, [absent, present]: Likelihood) {
+  const root = mix(when, absent * (1 - when.probability), present * when.probability);
+  let first = -1;
+  let next = 0;
+  root.forEach((p, i) => {
+    if (p - prior[i]! < NAMED_FROM) return;
+    if (first < 0 || p > root[first]!) {
+      next = first < 0 ? 0 : root[first]!;
+      first = i;
+    } else next = Math.max(next, p);
+  });
+  const probability = first < 0 ? 0 : root[first]!;
+  return { first, probability, clear: probability >= CLEAR_LEAD * next };
+}
+
+const wholeFrom = (spread: number): number => (spread >= 8 ? 1 : spread >= 1 ? 0.5 : 0.05);
+
+/** What each answer would make of the first root. */
+function answersOf(candidate: Candidate, when: WhenKnown, prior: Float64Array, model: Model): CheckAnswer[] {
+  const { reading } = candidate;
+  const named = (first: number) => (first < 0 ? null : model.findings[first]!.id);
+  if (!reading)
+    return candidate.outcomes.map((outcome, i) => {
+      const { first, probability } = leaderAfter(when, prior, outcome);
+      return { when: i === 0 ? 'yes' : 'no', value: null, first: named(first), probability: round(probability) };
+    });
+  const low = Math.max(0, Math.min(reading.absentMean, reading.presentMean) - 2 * reading.sd);
+  const high = Math.max(reading.absentMean, reading.presentMean) + 2 * reading.sd;
+  const from = Math.min(low, Math.min(reading.absentMean, reading.presentMean));
+  const values = Array.from({ length: READINGS_TRIED }, (_, i) => from + (i / (READINGS_TRIED - 1)) * (high - from));
+  const leaders = values.map((value) => leaderAfter(when, prior, densities(value, reading)));
+  const whole = wholeFrom(high - from);
+  const lowest = leaders[0]!;
+  const highest = leaders[leaders.length - 1]!;
+  // The stretches at either end in which one root leads clearly; between them it could be either.
+  const upTo = leaders.findIndex((l) => l.first !== lowest.first || (lowest.clear && !l.clear));
+  const downTo = leaders.findLastIndex((l) => l.first !== highest.first || (highest.clear && !l.clear));
+  const at = (index: number) => round(Math.round(values[index]! / whole) * whole, 2);
+  if (upTo < 0)
+    return [
+      { when: 'below', value: at(READINGS_TRIED >> 1), first: named(lowest.first), probability: round(lowest.probability) },
+      { when: 'above', value: at(READINGS_TRIED >> 1), first: named(highest.first), probability: round(highest.probability) },
+    ];
+  return [
+    { when: 'below', value: at(upTo), first: named(lowest.first), probability: round(lowest.probability) },
+    { when: 'above', value: at(downTo), first: named(highest.first), probability: round(highest.probability) },
+  ];
+}
+
+/** One glance that could still be taken, with what the roots would be after either answer. */
+export interface Glance {
+  readonly finding: FindingId;
+  readonly answers: readonly { readonly probability: number; readonly root: Float64Array }[];
+}
+
+export interface Weighing {
+  /** Checks not yet made, best first by expected gain per minute. */
+  readonly checks: WeighedCheck[];
+  /** All glances not yet taken. */
+  readonly glances: readonly Glance[];
+}
+
 /**
- * Checks not yet made, best first by expected gain per minute. All are ranked by what each raised root makes of them; the gain
- * of the best is then computed exactly.
+ * Weighs what could be checked next. All checks are ranked by what each raised root makes of them; the gain of the best is then
+ * computed exactly.
  */
 export function weighChecks(
   model: Model,
@@ -200,42 +296,69 @@ export function weighChecks(
   evidence: readonly Evidence[],
   situation: Situation,
   { wanted = () => true, refined = REFINED }: { wanted?: (check: Check) => boolean; refined?: number } = {},
-): WeighedCheck[] {
+): Weighing {
   const anything = now.root.some((r, i) => r - prior[i]! > RAISED);
   const entropy = anything ? (root: Float64Array) => rootEntropy(root, prior) : singleEntropies;
   const before = entropy(now.root);
-  const raised = [...now.root.keys()].filter((i) => now.root[i]! - prior[i]! > RAISED);
+  const raised = [...now.root.keys()]
+    .filter((i) => now.root[i]! - prior[i]! > RAISED)
+    .sort((a, b) => now.root[b]! - prior[b]! - (now.root[a]! - prior[a]!))
+    .slice(0, FOLLOWED);
   const givenRoot = raised.map((i) => now.nodesGivenRoot(i));
   const byGain = (x: WeighedCheck, y: WeighedCheck) => y.expectedGain / y.minutes - x.expectedGain / x.minutes;
-  const ranked = candidates(model, evidence, situation)
-    .filter(({ check }) => wanted(check))
-    .map((candidate) => {
-      const probability = now.nodes[candidate.node]!;
-      const present = now.root.slice();
-      if (candidate.node < model.count && probability > 0)
-        present[candidate.node] = Math.min(1, now.root[candidate.node]! / probability);
-      raised.forEach((root, k) => {
-        if (probability > 0) present[root] = Math.min(1, (givenRoot[k]![candidate.node]! * now.root[root]!) / probability);
-      });
-      const gain = expectedGain(candidate, bothAnswers(now.root, probability, present), entropy, before);
-      return { candidate, check: candidate.check, minutes: candidate.minutes, expectedGain: gain };
+  const exactly = ({ node }: Candidate): WhenKnown => {
+    if (typeof node === 'number') {
+      const known = now.knowing(node, 1);
+      return bothAnswers(now.root, Math.min(1, Math.max(0, known.weight)), known.root);
+    }
+    const none = now.noneOf(node);
+    const probability = Math.min(1, Math.max(0, 1 - none.weight));
+    const present = none.root.map((given, i) =>
+      probability > 0 ? Math.max(0, (now.root[i]! - (1 - probability) * given) / probability) : 0,
+    );
+    return { probability, absent: none.root, present };
+  };
+  /** Exact for the raised roots that are followed and for the finding itself; the others stay as they are. */
+  const roughly = (candidate: Candidate): WhenKnown => {
+    const { node } = candidate;
+    if (typeof node !== 'number') return exactly(candidate);
+    const probability = now.nodes[node]!;
+    const present = now.root.slice();
+    if (probability > 0) {
+      present[node] = Math.min(1, now.root[node]! / probability);
+      raised.forEach((root, k) => (present[root] = Math.min(1, (givenRoot[k]![node]! * now.root[root]!) / probability)));
+    }
+    return bothAnswers(now.root, probability, present);
+  };
+  const all = candidates(model, evidence, situation).map((candidate) => ({ candidate, when: roughly(candidate) }));
+  const ranked = all
+    .filter(({ candidate }) => wanted(candidate.check))
+    .map(({ candidate, when }) => {
+      const { check, minutes } = candidate;
+      return { candidate, check, minutes, expectedGain: expectedGain(candidate, when, entropy, before), answers: [] };
     })
     .sort(byGain);
-  const exact = new Map<number, WhenKnown>();
-  return ranked
+  const exact = new Map<number | readonly number[], WhenKnown>();
+  const checks = ranked
     .slice(0, refined)
-    .map(({ candidate }) => {
-      let when = exact.get(candidate.node);
-      if (!when) {
-        const known = now.knowing(candidate.node, 1);
-        when = bothAnswers(now.root, Math.min(1, Math.max(0, known.weight)), known.root);
-        exact.set(candidate.node, when);
-      }
+    .map(({ candidate }): WeighedCheck => {
+      const when = exact.get(candidate.node) ?? exactly(candidate);
+      exact.set(candidate.node, when);
       return {
         check: candidate.check,
         expectedGain: expectedGain(candidate, when, entropy, before),
         minutes: candidate.minutes,
+        answers: answersOf(candidate, when, prior, model),
       };
     })
     .sort(byGain);
+  const glances = all.flatMap(({ candidate, when }): Glance[] => {
+    if (candidate.check.kind !== 'eye') return [];
+    const answers = candidate.outcomes.map(([absent, present]) => {
+      const [a, p] = [absent * (1 - when.probability), present * when.probability];
+      return { probability: a + p, root: mix(when, a, p) };
+    });
+    return [{ finding: candidate.check.finding, answers }];
+  });
+  return { checks, glances };
 }

@@ -5,10 +5,12 @@ import { drawFindings, lookAt } from '../simulate/athlete';
 import { randomFrom } from '../simulate/random';
 import type { AthleteProfile } from '../shared/athlete';
 import { actedByEnumeration } from '../testing/enumeration';
-import { diagnose, isBehind, presence } from './diagnose';
+import { isBehind } from '../findings/paths';
+import { LEAKS } from '../findings/leaks';
+import { diagnose, presence } from './diagnose';
 import { EvidenceError } from './evidence';
 import type { Evidence } from './evidence';
-import { buildModel, graphFor, LEAKS } from './model';
+import { buildModel, graphFor } from './model';
 import { buildNetwork } from './network';
 import { beliefs } from './roots';
 
@@ -121,7 +123,7 @@ describe('the judgement', () => {
     const { roots, split, focus, nextChecks } = judge([]);
     expect(roots).toEqual([]);
     expect(split).toEqual({ body: 0, timing: 0, cue: 0 });
-    expect(focus).toEqual({ lowerHalf: null, arm: null, open: null });
+    expect(focus).toEqual({ lowerHalf: null, arm: null, open: null, why: { lowerHalf: null, arm: null } });
     expect(nextChecks.length).toBeGreaterThan(0);
   });
 
@@ -173,9 +175,9 @@ describe('limits as roots', () => {
       [1, [0.12, 0.85] as const],
       [0, [0.2, 0.9] as const],
     ]);
-    const { network } = buildModel(situation(), [], []);
+    const { network } = buildModel(situation(), []);
     const model = {
-      ...buildModel(situation(), [], []),
+      ...buildModel(situation(), []),
       network: buildNetwork(nodes),
       findings: [{ kind: 'limit' }, { kind: 'habit' }, { kind: 'habit' }] as never,
       count: 3,

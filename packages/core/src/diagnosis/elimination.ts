@@ -8,19 +8,27 @@
  */
 import { eliminationOrder } from './order';
 
-/** For every cell of a result, the cell of an operand; null where they coincide. */
-type Cells = Int32Array | null;
-
 type Step =
+  /** out = a · b, cell by cell. */
   | {
       readonly kind: 'multiply';
       readonly a: number;
-      readonly aCells: Cells;
+      readonly aCells: Int32Array;
       readonly b: number;
-      readonly bCells: Cells;
+      readonly bCells: Int32Array;
       readonly out: number;
     }
-  | { readonly kind: 'sum'; readonly a: number; readonly into: Int32Array; readonly out: number };
+  /** out = Σ over one variable of a · b; that variable is the slowest of the cells, so each of its states is one block. */
+  | {
+      readonly kind: 'join';
+      readonly a: number;
+      readonly aCells: Int32Array;
+      readonly b: number;
+      readonly bCells: Int32Array;
+      readonly out: number;
+    }
+  /** out = Σ over one variable of a. */
+  | { readonly kind: 'sum'; readonly a: number; readonly aCells: Int32Array; readonly out: number };
 
 export interface Plan {
   readonly tableCount: number;
@@ -59,8 +67,6 @@ function projection(outer: readonly number[], inner: readonly number[], cardinal
   return cells;
 }
 
-const sameScope = (a: readonly number[], b: readonly number[]): boolean => a.length === b.length && a.every((v, i) => v === b[i]);
-
 /**
  * Prepares the elimination of all variables for tables of the given scopes (first variable of a scope slowest).
  * @param cardinalities states of each variable
@@ -71,33 +77,38 @@ export function compile(cardinalities: readonly number[], scopes: readonly (read
   const open = new Set(slots.keys());
   const steps: Step[] = [];
   const sizeOf = (slot: number) => slots[slot]!.reduce((n, v) => n * cardinalities[v]!, 1);
-  const cellsFor = (out: readonly number[], slot: number): Cells =>
-    sameScope(out, slots[slot]!) ? null : projection(out, slots[slot]!, cardinalities);
-  /** Smallest tables first, so that only the last products are over the whole bucket. */
-  const product = (members: number[]): number => {
-    members.sort((x, y) => sizeOf(x) - sizeOf(y) || x - y);
-    return members.reduce((a, b) => {
-      const wide = slots[b]!;
-      const scope = [...wide, ...slots[a]!.filter((v) => !wide.includes(v))];
-      slots.push(scope);
-      const out = slots.length - 1;
-      steps.push({ kind: 'multiply', a, aCells: cellsFor(scope, a), b, bCells: cellsFor(scope, b), out });
-      return out;
-    });
+  const cellsFor = (out: readonly number[], slot: number) => projection(out, slots[slot]!, cardinalities);
+  const newSlot = (scope: readonly number[]) => slots.push(scope) - 1;
+  /** What both have comes last, so that neighbouring cells of the result are neighbours in both operands. */
+  const union = (a: number, b: number): readonly number[] => {
+    const [inA, inB] = [slots[a]!, slots[b]!];
+    const shared = inB.filter((v) => inA.includes(v));
+    return [...inB.filter((v) => !shared.includes(v)), ...inA.filter((v) => !shared.includes(v)), ...shared];
+  };
+  const multiply = (a: number, b: number): number => {
+    const scope = union(a, b);
+    const out = newSlot(scope);
+    steps.push({ kind: 'multiply', a, aCells: cellsFor(scope, a), b, bCells: cellsFor(scope, b), out });
+    return out;
   };
   const { order, cost } = eliminationOrder(cardinalities, scopes);
   for (const variable of order) {
-    const members = [...open].filter((slot) => slots[slot]!.includes(variable));
+    // Smallest tables first, so that only the last product is over the whole bucket; that one is summed as it is made.
+    const members = [...open].filter((slot) => slots[slot]!.includes(variable)).sort((x, y) => sizeOf(x) - sizeOf(y) || x - y);
     members.forEach((slot) => open.delete(slot));
-    const whole = product(members);
-    const rest = slots[whole]!.filter((v) => v !== variable);
-    const into = projection(slots[whole]!, rest, cardinalities);
-    slots.push(rest);
-    steps.push({ kind: 'sum', a: whole, into, out: slots.length - 1 });
-    open.add(slots.length - 1);
+    const last = members.pop();
+    if (last === undefined) continue; // of one state only
+    const small = members.length > 0 ? members.reduce(multiply) : null;
+    const rest = (small === null ? slots[last]! : union(small, last)).filter((v) => v !== variable);
+    const whole = [variable, ...rest];
+    const out = newSlot(rest);
+    const aCells = cellsFor(whole, last);
+    if (small === null) steps.push({ kind: 'sum', a: last, aCells, out });
+    else steps.push({ kind: 'join', a: last, aCells, b: small, bCells: cellsFor(whole, small), out });
+    open.add(out);
   }
   // What is left has no variables: one number for each unconnected part.
-  const result = product([...open]);
+  const result = [...open].reduce(multiply);
   const sizes = slots.map((_, slot) => sizeOf(slot));
   return {
     tableCount: scopes.length,
@@ -109,21 +120,47 @@ export function compile(cardinalities: readonly number[], scopes: readonly (read
   };
 }
 
-function multiply(out: Float64Array, a: Float64Array, aCells: Cells, b: Float64Array, bCells: Cells): void {
+type Values = readonly Float64Array[];
+
+function forward(step: Step, values: Values): void {
+  const out = values[step.out]!;
   const size = out.length;
-  if (aCells && !bCells) for (let c = 0; c < size; c++) out[c] = a[aCells[c]!]! * b[c]!;
-  else if (!aCells && bCells) for (let c = 0; c < size; c++) out[c] = a[c]! * b[bCells[c]!]!;
-  else if (aCells && bCells) for (let c = 0; c < size; c++) out[c] = a[aCells[c]!]! * b[bCells[c]!]!;
-  else for (let c = 0; c < size; c++) out[c] = a[c]! * b[c]!;
+  const a = values[step.a]!;
+  const { aCells } = step;
+  if (step.kind === 'sum') {
+    for (let c = 0; c < size; c++) out[c] = a[aCells[c]!]!;
+    for (let from = size; from < aCells.length; from += size) for (let c = 0; c < size; c++) out[c]! += a[aCells[from + c]!]!;
+    return;
+  }
+  const b = values[step.b]!;
+  const { bCells } = step;
+  for (let c = 0; c < size; c++) out[c] = a[aCells[c]!]! * b[bCells[c]!]!;
+  for (let from = size; from < aCells.length; from += size)
+    for (let c = 0; c < size; c++) out[c]! += a[aCells[from + c]!]! * b[bCells[from + c]!]!;
 }
 
-/** Adds `flow · other` to the gradient of one operand. */
-function pullBack(gradient: Float64Array, cells: Cells, flow: Float64Array, other: Float64Array, otherCells: Cells): void {
+/** Adds what flows into the result of a step to the gradients of its operands. */
+function backward(step: Step, values: Values, gradients: Values): void {
+  const flow = gradients[step.out]!;
   const size = flow.length;
-  if (cells && otherCells) for (let c = 0; c < size; c++) gradient[cells[c]!]! += flow[c]! * other[otherCells[c]!]!;
-  else if (cells) for (let c = 0; c < size; c++) gradient[cells[c]!]! += flow[c]! * other[c]!;
-  else if (otherCells) for (let c = 0; c < size; c++) gradient[c]! += flow[c]! * other[otherCells[c]!]!;
-  else for (let c = 0; c < size; c++) gradient[c]! += flow[c]! * other[c]!;
+  const a = gradients[step.a]!;
+  const { aCells } = step;
+  if (step.kind === 'sum') {
+    for (let from = 0; from < aCells.length; from += size) for (let c = 0; c < size; c++) a[aCells[from + c]!]! += flow[c]!;
+    return;
+  }
+  const b = gradients[step.b]!;
+  const { bCells } = step;
+  const aValues = values[step.a]!;
+  const bValues = values[step.b]!;
+  for (let from = 0; from < aCells.length; from += size)
+    for (let c = 0; c < size; c++) {
+      const x = aCells[from + c]!;
+      const y = bCells[from + c]!;
+      const f = flow[c]!;
+      a[x]! += f * bValues[y]!;
+      b[y]! += f * aValues[x]!;
+    }
 }
 
 /** Evaluates Σ Π tables and its derivative in every entry. @throws RangeError when the number of tables is not the plan's */
@@ -131,30 +168,9 @@ export function evaluate(plan: Plan, tables: readonly Float64Array[]): Evaluatio
   if (tables.length !== plan.tableCount) throw new RangeError(`expected ${plan.tableCount} tables, got ${tables.length}`);
   const { values, gradients, steps } = plan;
   tables.forEach((table, i) => (values[i] = table));
-  for (const step of steps) {
-    const out = values[step.out]!;
-    if (step.kind === 'multiply') multiply(out, values[step.a]!, step.aCells, values[step.b]!, step.bCells);
-    else {
-      out.fill(0);
-      const a = values[step.a]!;
-      const { into } = step;
-      for (let c = 0; c < a.length; c++) out[into[c]!]! += a[c]!;
-    }
-  }
+  for (const step of steps) forward(step, values);
   for (const gradient of gradients) gradient.fill(0);
   gradients[plan.result]![0] = 1;
-  for (let s = steps.length - 1; s >= 0; s--) {
-    const step = steps[s]!;
-    const flow = gradients[step.out]!;
-    if (step.kind === 'multiply') {
-      pullBack(gradients[step.a]!, step.aCells, flow, values[step.b]!, step.bCells);
-      pullBack(gradients[step.b]!, step.bCells, flow, values[step.a]!, step.aCells);
-    } else {
-      // The sum is the only user of its operand.
-      const gradient = gradients[step.a]!;
-      const { into } = step;
-      for (let c = 0; c < gradient.length; c++) gradient[c] = flow[into[c]!]!;
-    }
-  }
+  for (let s = steps.length - 1; s >= 0; s--) backward(steps[s]!, values, gradients);
   return { value: values[plan.result]![0]!, gradients: gradients.slice(0, plan.tableCount) };
 }

@@ -1,5 +1,7 @@
 import type { DeliveryEvent, MeasureId, MeasureUnit } from '../delivery/measures';
 import type { TestSide } from '../delivery/sides';
+import type { IsoDate } from '../shared/dates';
+import type { EyeTrust } from './eye';
 import type { FindingId } from '../findings/ids';
 import type { BodyTest, TestId } from '../screen/tests';
 
@@ -57,12 +59,30 @@ export type Evidence =
     }
   | { readonly kind: 'style'; readonly item: StyleItem };
 
+/** Where an item comes from. Without a day it is of the day of the evaluation. */
+export interface Origin {
+  readonly on?: IsoDate;
+  /** Whose eye or hand: looks of one and the same eye are not independent. */
+  readonly by?: string;
+  /** How far this eye is trusted, where that is known better than for eyes in general. */
+  readonly eye?: EyeTrust;
+}
+
+export type DatedEvidence = Evidence & Origin;
+
+/** The coach's word on a finding, which stands above all evidence. `root`: it is there, and of itself. */
+export interface Overrule {
+  readonly finding: FindingId;
+  readonly as: 'present' | 'absent' | 'root';
+}
+
 /** An evidence item that the model cannot take, with its place in the list. */
 export class EvidenceError extends Error {
   constructor(
     readonly index: number,
     readonly field: string,
     message: string,
+    readonly list: 'evidence' | 'overrules' = 'evidence',
   ) {
     super(message);
     this.name = 'EvidenceError';

@@ -52,14 +52,13 @@ describe('densities', () => {
 
 describe('the eye', () => {
   it('is trusted less where it is hard to see', () => {
-    expect(ratio(eyeLikelihood('stall', 'yes', situation().schools))).toBeCloseTo(0.85 / 0.12, 9);
-    expect(ratio(eyeLikelihood('arm-drag', 'yes', situation().schools))).toBeCloseTo(0.75 / 0.2, 9);
-    expect(ratio(eyeLikelihood('stall', 'no', situation().schools))).toBeCloseTo(0.15 / 0.88, 9);
+    expect(ratio(eyeLikelihood('stall', 'yes', situation()))).toBeCloseTo(0.85 / 0.12, 9);
+    expect(ratio(eyeLikelihood('arm-drag', 'yes', situation()))).toBeCloseTo(0.75 / 0.2, 9);
+    expect(ratio(eyeLikelihood('stall', 'no', situation()))).toBeCloseTo(0.15 / 0.88, 9);
   });
 
   it('reads an early heel by the academy’s school', () => {
-    const heel = (school: 'heel-long' | 'inside-edge') =>
-      ratio(eyeLikelihood('early-peel', 'yes', situation({}, school).schools));
+    const heel = (school: 'heel-long' | 'inside-edge') => ratio(eyeLikelihood('early-peel', 'yes', situation({}, school)));
     expect(heel('inside-edge')).toBeLessThan(heel('heel-long'));
     expect(signsOf('heel-peel-lead', null, situation({}, 'inside-edge'))[0]!.at).toBe(120);
   });

@@ -4,7 +4,7 @@ import { findingById } from '../findings/catalogue';
 import type { CueId, FindingId } from '../findings/ids';
 import { LIMIT_IDS } from '../findings/ids';
 import type { Sign } from '../findings/signs';
-import { signsWith } from '../settings/numbers';
+import { eyeWith, signsWith } from '../settings/numbers';
 import type { AcademyNumbers } from '../settings/numbers';
 import { effortGain, spikeGap } from '../progress/spread';
 import { bandFor, bodyTestById } from '../screen/tests';
@@ -14,18 +14,20 @@ import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import type { Schools } from '../shared/schools';
 import { EvidenceError } from './evidence';
-import type { Evidence } from './evidence';
+import type { DatedEvidence, Evidence, Overrule } from './evidence';
+import { visibilityOf } from './eye';
+import type { EyeTrust } from './eye';
+import { faded, stillHolds } from './fading';
+import type { WorkDone } from './fading';
 import type { Likelihood } from './network';
 
-/** All likelihood settings. Provenance `house`. */
-export const EYE = { clear: { sensitivity: 0.85, specificity: 0.88 }, hard: { sensitivity: 0.75, specificity: 0.8 } } as const;
-/** Share of readings that say nothing: wrong side, wrong posture, wrong athlete. */
-const MISTAKEN = 0.01;
+/** Share of readings that say nothing: wrong side, wrong posture, wrong athlete. Provenance of all numbers here: `house`. */
+export const MISTAKEN = 0.01;
 /** Weight of a look (as an exponent) when the same eye has looked again since. */
-const OLDER_LOOK = 0.2;
-const SLOW = { cannotIfLimited: 0.8, cannotOtherwise: 0.1 } as const;
-const MISS = { weight: 0.5, leak: 0.12 } as const;
-const SPIKE = { weight: 0.45, leak: 0.05 } as const;
+export const OLDER_LOOK = 0.2;
+export const SLOW = { cannotIfLimited: 0.8, cannotOtherwise: 0.1 } as const;
+export const MISS = { weight: 0.5, leak: 0.12 } as const;
+export const SPIKE = { weight: 0.45, leak: 0.05 } as const;
 
 /** A node that exists only because something was observed: its causes bring the observation about. */
 export interface Observation {
@@ -52,6 +54,8 @@ export interface Situation {
   readonly schools: Schools;
   /** The academy's own thresholds. */
   readonly numbers?: AcademyNumbers;
+  readonly overrules?: readonly Overrule[];
+  readonly work?: readonly WorkDone[];
   /** Findings of this discipline. */
   readonly inPlay: ReadonlySet<FindingId>;
   /** Limits from which a path of arrows leads to the finding. */
@@ -119,8 +123,14 @@ export const isYouth = (situation: Situation): boolean =>
   situation.athlete.level === 'youth' ||
   situation.athlete.level === 'beginner';
 
-export function eyeLikelihood(finding: FindingId, answer: 'yes' | 'no', schools: Schools): Likelihood {
-  const eye = findingById(finding).hardToSee ? EYE.hard : EYE.clear;
+/** What a look says; `trust` where this very eye is known better than eyes in general. */
+export function eyeLikelihood(
+  finding: FindingId,
+  answer: 'yes' | 'no',
+  { schools, numbers }: Pick<Situation, 'schools' | 'numbers'>,
+  trust?: EyeTrust,
+): Likelihood {
+  const eye = trust ?? eyeWith(numbers, visibilityOf(findingById(finding)));
   const likelihood: Likelihood =
     answer === 'yes' ? [1 - eye.specificity, eye.sensitivity] : [eye.specificity, 1 - eye.sensitivity];
   // A heel that rolls up early is what the inside-edge school teaches; seeing it says little.
@@ -211,7 +221,7 @@ function fromVelocity(item: Extract<Evidence, { kind: 'velocity' }>): Pick<Contr
   };
 }
 
-const HISTORY: Record<string, readonly [FindingId, number][]> = {
+export const HISTORY: Record<string, readonly [FindingId, number][]> = {
   'time-away': [['drill-not-transferred', 1.6]],
   'told-to-push': [['push-misread', 8]],
   'balance-drilled': [['balance-overtaught', 8]],
@@ -261,27 +271,37 @@ function screenContribution(
  * counts fully; of several readings of one test or measure the newest counts.
  * @throws EvidenceError for an item that cannot be about this athlete
  */
-export function contributionsOf(evidence: readonly Evidence[], situation: Situation): Contribution[] {
+export function contributionsOf(evidence: readonly DatedEvidence[], situation: Situation): Contribution[] {
+  const late = evidence.findIndex((item) => item.on !== undefined && item.on > situation.on);
+  if (late >= 0)
+    throw new EvidenceError(late, 'on', `${evidence[late]!.on} is still to come: the day of the evaluation is ${situation.on}`);
+  const holds = (item: DatedEvidence, finding: FindingId | null) =>
+    stillHolds(item.kind, item.on, situation.on, finding, situation.work ?? []);
+  return sayings(evidence, situation).map((said, index): Contribution => {
+    const item = evidence[index]!;
+    if (item.on === undefined) return said;
+    const on = said.on.map(({ finding, likelihood }) => ({ finding, likelihood: faded(likelihood, holds(item, finding)) }));
+    const { observation } = said;
+    if (!observation) return { ...said, on };
+    return { ...said, on, observation: { ...observation, likelihood: faded(observation.likelihood, holds(item, null)) } };
+  });
+}
+
+/** What each item said on its day. */
+function sayings(evidence: readonly DatedEvidence[], situation: Situation): Contribution[] {
   const requireInPlay = (finding: FindingId, index: number) => {
     if (!situation.inPlay.has(finding))
       throw new EvidenceError(index, 'finding', `“${finding}” does not occur in the ${situation.athlete.discipline} delivery`);
   };
-  const newest = new Map<string, number>();
-  evidence.forEach((item, index) => {
-    if (item.kind === 'eye' && item.answer !== 'unsure') newest.set(`eye:${item.finding}`, index);
-    if (item.kind === 'screen') newest.set(`screen:${item.test}:${item.side}`, index);
-    if (item.kind === 'measure') newest.set(`measure:${item.measure}:${item.event}`, index);
-    if (item.kind === 'slow') newest.set(`slow:${item.finding}`, index);
-    if (item.kind === 'sequence') newest.set('sequence', index);
-  });
+  const newest = newestOf(evidence);
   const youth = isYouth(situation);
   return evidence.map((item, index): Contribution => {
     switch (item.kind) {
       case 'eye': {
         requireInPlay(item.finding, index);
         if (item.answer === 'unsure') return { on: [], about: [] };
-        const full = eyeLikelihood(item.finding, item.answer, situation.schools);
-        const isNewest = newest.get(`eye:${item.finding}`) === index;
+        const full = eyeLikelihood(item.finding, item.answer, situation, item.eye);
+        const isNewest = newest.has(index);
         return {
           on: [{ finding: item.finding, likelihood: isNewest ? full : soften(full, OLDER_LOOK) }],
           about: [item.finding],
@@ -298,10 +318,7 @@ export function contributionsOf(evidence: readonly Evidence[], situation: Situat
         if (!finding || !situation.inPlay.has(finding) || (test.adultsOnly && !adult)) return { on: [], about: [] };
         // All newest readings of this test that speak of the same finding are one statement; the last of them carries it.
         const together = evidence.flatMap((other, at) =>
-          other.kind === 'screen' &&
-          other.test === item.test &&
-          test.speaksOf[other.side] === finding &&
-          newest.get(`screen:${other.test}:${other.side}`) === at
+          other.kind === 'screen' && other.test === item.test && test.speaksOf[other.side] === finding && newest.has(at)
             ? [{ item: other, index: at }]
             : [],
         );
@@ -317,7 +334,7 @@ export function contributionsOf(evidence: readonly Evidence[], situation: Situat
         if (measure.unit !== item.unit)
           throw new EvidenceError(index, 'unit', `${measure.id} is measured in ${measure.unit}, not in “${item.unit}”`);
         const signs = signsOf(item.measure, item.event, situation);
-        const isNewest = newest.get(`measure:${item.measure}:${item.event}`) === index;
+        const isNewest = newest.has(index);
         return {
           on: isNewest
             ? signs.map((sign) => {
@@ -332,7 +349,7 @@ export function contributionsOf(evidence: readonly Evidence[], situation: Situat
         };
       }
       case 'sequence': {
-        const on = newest.get('sequence') === index ? fromSequence(item).filter((c) => situation.inPlay.has(c.finding)) : [];
+        const on = newest.has(index) ? fromSequence(item).filter((c) => situation.inPlay.has(c.finding)) : [];
         return { on, about: on.map((c) => c.finding) };
       }
       case 'miss':
@@ -345,7 +362,7 @@ export function contributionsOf(evidence: readonly Evidence[], situation: Situat
       case 'slow': {
         requireInPlay(item.finding, index);
         const observation = slowObservation(item.finding, situation);
-        if (observation.causes.length === 0 || newest.get(`slow:${item.finding}`) !== index) return { on: [], about: [] };
+        if (observation.causes.length === 0 || !newest.has(index)) return { on: [], about: [] };
         return {
           on: [],
           about: [observation.id],
@@ -376,6 +393,37 @@ export function contributionsOf(evidence: readonly Evidence[], situation: Situat
   });
 }
 
+/** What makes two items statements about one and the same thing, of which the newest counts; null for those that add up. */
+export function sameThing(item: DatedEvidence): string | null {
+  switch (item.kind) {
+    case 'eye':
+      return item.answer === 'unsure' ? null : `eye:${item.finding}:${item.by ?? ''}`;
+    case 'screen':
+      return `screen:${item.test}:${item.side}`;
+    case 'measure':
+      return `measure:${item.measure}:${item.event}`;
+    case 'slow':
+      return `slow:${item.finding}`;
+    case 'sequence':
+      return 'sequence';
+    default:
+      return null;
+  }
+}
+
+/** Indices of the items that are the newest of their kind: by day, and by place in the list where the days are the same. */
+export function newestOf(evidence: readonly DatedEvidence[]): ReadonlySet<number> {
+  const newest = new Map<string, number>();
+  evidence.forEach((item, index) => {
+    const key = sameThing(item);
+    if (key === null) return;
+    const known = newest.get(key);
+    const knownOn = known === undefined ? undefined : evidence[known]!.on;
+    if (known === undefined || item.on === undefined || knownOn === undefined || item.on >= knownOn) newest.set(key, index);
+  });
+  return new Set(newest.values());
+}
+
 /** Ten degrees less slouched than tall says that posture takes the turn away. */
 function slouched(
   item: Extract<Evidence, { kind: 'screen' }>,
@@ -396,7 +444,7 @@ function slouched(
 }
 
 function fromTransfer(item: Extract<Evidence, { kind: 'transfer' }>, situation: Situation): Contribution {
-  const mound = eyeLikelihood(item.finding, item.cleanOnMound === 'yes' ? 'no' : 'yes', situation.schools);
+  const mound = eyeLikelihood(item.finding, item.cleanOnMound === 'yes' ? 'no' : 'yes', situation);
   const on: { finding: FindingId; likelihood: Likelihood }[] = [{ finding: item.finding, likelihood: mound }];
   const slow = slowObservation(item.finding, situation);
   const onlyInDrill = item.cleanInDrill === 'yes' && item.cleanOnMound === 'no';

@@ -1,23 +1,22 @@
 import type { Discipline } from '../delivery/links';
-import { ARROWS, STRENGTH } from '../findings/arrows';
+import { ARROWS } from '../findings/arrows';
 import { FINDINGS } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
-import type { Finding, LeakClass } from '../findings/types';
+import type { Finding } from '../findings/types';
+import { arrowWeight, ownLeak } from '../settings/numbers';
+import type { AcademyNumbers } from '../settings/numbers';
 import type { AthleteProfile } from '../shared/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import type { Contribution, Observation, Situation } from './likelihoods';
+import type { Contribution, Situation } from './likelihoods';
 import { buildNetwork } from './network';
 import type { Likelihood, Likelihoods, Network, NetworkNode } from './network';
-
-/** Probability that a finding is there with nothing in the model behind it. Provenance `house`. */
-export const LEAKS: Record<LeakClass, number> = { habit: 0.06, 'usual-consequence': 0.03, limit: 0.08, cue: 0.05 };
 
 /**
  * Leak of a finding for this athlete: beginners show more habits, grown athletes fewer; the young are looser and fear the slope
  * more. Never so far that a limit nobody has tested is the first guess from one look.
  */
-export function leakOf(finding: Finding, athlete: AthleteProfile, on: IsoDate): number {
+export function leakOf(finding: Finding, athlete: AthleteProfile, on: IsoDate, numbers?: AcademyNumbers): number {
   const age = ageOn(athlete.birthDate, on);
   let factor = 1;
   if (finding.leak === 'habit' || finding.leak === 'usual-consequence') {
@@ -27,7 +26,7 @@ export function leakOf(finding: Finding, athlete: AthleteProfile, on: IsoDate): 
   if (finding.leak === 'limit' && age < 19) factor = 0.75;
   if (finding.id === 'fear-of-falling' && age < 12) factor = 1.3;
   if (finding.id === 'low-power' && age < 12) factor = 0.5;
-  return LEAKS[finding.leak] * factor;
+  return ownLeak(finding, numbers) * factor;
 }
 
 interface DisciplineGraph {
@@ -64,6 +63,8 @@ export const graphFindings = (discipline: Discipline): readonly Finding[] => GRA
 /** The causal model of one athlete with all that was observed. */
 export interface Model {
   readonly network: Network;
+  /** The same without the coach's word. */
+  readonly priorNetwork: Network;
   readonly findings: readonly Finding[];
   readonly indexOf: (finding: FindingId) => number;
   /** Number of findings; nodes from here on are observations. */
@@ -74,6 +75,9 @@ export interface Model {
   /** Likelihoods without the items for which `leftOut` holds. */
   readonly likelihoods: (leftOut?: (item: number) => boolean) => Likelihoods;
 }
+
+/** As good as certain, and still a probability, so that nothing is divided by nought. */
+const SURE = 1 - 1e-9;
 
 /** Compiling a structure costs more than using it, and the same few structures come back all day. */
 const compiled = new Map<string, Network>();
@@ -89,22 +93,18 @@ function compiledNetwork(nodes: readonly NetworkNode[]): Network {
   return network;
 }
 
-/**
- * @param contributions what each evidence item says
- * @param unseen observations that could still be made and are wanted as nodes
- */
-export function buildModel(
-  situation: Situation,
-  contributions: readonly Contribution[],
-  unseen: readonly Omit<Observation, 'likelihood'>[],
-): Model {
+/** @param contributions what each evidence item says */
+export function buildModel(situation: Situation, contributions: readonly Contribution[]): Model {
   const { findings } = graphFor(situation.athlete.discipline);
   const index = new Map<FindingId, number>(findings.map((finding, i) => [finding.id, i]));
+  const overrules = situation.overrules ?? [];
+  /** What the coach calls a root has come of itself: its causes are not asked for. */
+  const ofItself = new Set(overrules.flatMap((o) => (o.as === 'root' ? [o.finding] : [])));
   const extra = contributions.flatMap((c) => (c.arrow ? [c.arrow] : []));
   const arrowsInto = (id: FindingId) => {
     const parents = ARROWS.filter((a) => a.consequence === id && index.has(a.cause)).map((a) => ({
       node: index.get(a.cause)!,
-      weight: STRENGTH[a.strength] as number,
+      weight: arrowWeight(a, situation.numbers),
     }));
     for (const arrow of extra)
       if (arrow.consequence === id && !parents.some((p) => p.node === index.get(arrow.cause)))
@@ -113,12 +113,11 @@ export function buildModel(
   };
   const nodes: NetworkNode[] = findings.map((finding) => ({
     id: finding.id,
-    leak: leakOf(finding, situation.athlete, situation.on),
+    leak: leakOf(finding, situation.athlete, situation.on, situation.numbers),
     parents: arrowsInto(finding.id),
   }));
   const observationIndex = new Map<string, number>();
-  for (const observation of [...contributions.flatMap((c) => (c.observation ? [c.observation] : [])), ...unseen]) {
-    const { id, leak, causes } = observation;
+  for (const { id, leak, causes } of contributions.flatMap((c) => (c.observation ? [c.observation] : []))) {
     if (observationIndex.has(id)) continue;
     observationIndex.set(id, nodes.length);
     const parents = causes.filter((c) => index.has(c.finding)).map((c) => ({ node: index.get(c.finding)!, weight: c.weight }));
@@ -140,10 +139,14 @@ export function buildModel(
       if (contribution.observation)
         multiply(observationIndex.get(contribution.observation.id)!, contribution.observation.likelihood);
     });
+    for (const { finding, as } of overrules) product.set(index.get(finding)!, as === 'absent' ? [1, 1 - SURE] : [1 - SURE, 1]);
     return product;
   };
+  const ruled =
+    ofItself.size === 0 ? nodes : nodes.map((node) => (ofItself.has(node.id as FindingId) ? { ...node, leak: SURE } : node));
   return {
-    network: compiledNetwork(nodes),
+    network: compiledNetwork(ruled),
+    priorNetwork: compiledNetwork(nodes),
     findings,
     indexOf: (finding) => index.get(finding)!,
     count: findings.length,

@@ -15,11 +15,11 @@ export type Likelihoods = ReadonlyMap<number, Likelihood>;
 /** Parents beyond this number go through one auxiliary variable, which keeps the tables small. */
 const DIRECT_PARENTS = 3;
 
-/** The role a node plays: ordinary; the cause taken away in thought; or something that may ease with it. */
+/** The role a node plays: ordinary; the cause that is there and taken away in thought; or something that may ease with it. */
 type Role = 'plain' | 'removed' | 'eases';
-const STATES: Record<Role, number> = { plain: 2, removed: 2, eases: 3 };
+const STATES: Record<Role, number> = { plain: 2, removed: 1, eases: 3 };
 /** For each state: 0 absent, 1 present only thanks to the removed cause, 2 present in any case. */
-const LEVELS: Record<Role, readonly number[]> = { plain: [0, 2], removed: [0, 1], eases: [0, 1, 2] };
+const LEVELS: Record<Role, readonly number[]> = { plain: [0, 2], removed: [1], eases: [0, 1, 2] };
 
 interface Family {
   /** Index of the node's own table, and the fixed tables that go with it. */
@@ -65,19 +65,36 @@ function tableOver(states: readonly number[], cell: (at: readonly number[]) => n
   return table;
 }
 
+/** An elimination order is dear to find and hangs on the structure alone, which is the same for all athletes of a discipline. */
+const plans = new Map<string, Plan>();
+const PLANS_KEPT = 120;
+
+function planFor(cardinalities: readonly number[], scopes: readonly (readonly number[])[]): Plan {
+  const key = `${cardinalities.join()}|${scopes.map((s) => s.join()).join(';')}`;
+  let plan = plans.get(key);
+  if (!plan) {
+    plan = compile(cardinalities, scopes);
+    if (plans.size >= PLANS_KEPT) plans.delete(plans.keys().next().value!);
+    plans.set(key, plan);
+  }
+  return plan;
+}
+
 function layOut(nodes: readonly NetworkNode[], roles: readonly Role[]): Layout {
   const cardinalities = roles.map((role) => STATES[role]);
-  const scopes: (readonly number[])[] = nodes.map((_, i) => [i]);
+  const scopes: (readonly number[])[] = nodes.map((_, i) => (cardinalities[i]! > 1 ? [i] : []));
   const tables: Float64Array[] = nodes.map((_, i) => new Float64Array(cardinalities[i]!).fill(1));
   const families: Family[] = [];
   const add = (variables: readonly number[], table: Float64Array) => {
-    scopes.push(variables);
+    // What has but one state is no variable.
+    scopes.push(variables.filter((v) => cardinalities[v]! > 1));
     tables.push(table);
     return tables.length - 1;
   };
   nodes.forEach((node, y) => {
     const { leak, parents } = node;
     const three = roles[y] === 'eases';
+    const given = roles[y] === 'removed';
     const parentStates = parents.map((p) => cardinalities[p.node]!);
     const levelOf = (k: number, state: number) => LEVELS[roles[parents[k]!.node]!][state]!;
     if (parents.length <= DIRECT_PARENTS) {
@@ -86,6 +103,7 @@ function layOut(nodes: readonly NetworkNode[], roles: readonly Role[]): Layout {
         parents.reduce((q, p, k) => (levelOf(k, at[k + 1]!) >= atLeast ? q * (1 - p.weight) : q), 1 - leak);
       const table = tableOver([cardinalities[y]!, ...parentStates], (at) => {
         const none = quiet(1, at);
+        if (given) return 1 - none;
         if (!three) return at[0] === 0 ? none : 1 - none;
         const noneInAnyCase = quiet(2, at);
         return at[0] === 0 ? none : at[0] === 1 ? noneInAnyCase - none : 1 - noneInAnyCase;
@@ -97,8 +115,8 @@ function layOut(nodes: readonly NetworkNode[], roles: readonly Role[]): Layout {
     const z = cardinalities.length;
     cardinalities.push(three ? 3 : 2);
     const q = 1 - leak;
-    const own = three ? Float64Array.from([q, 0, 0, -q, q, 0, 0, -q, 1]) : Float64Array.from([q, 0, -q, 1]);
-    families.push({ table: add([y, z], own), parents: parents.length, direct: false });
+    const own = given ? [-q, 1] : three ? [q, 0, 0, -q, q, 0, 0, -q, 1] : [q, 0, -q, 1];
+    families.push({ table: add([y, z], Float64Array.from(own)), parents: parents.length, direct: false });
     parents.forEach((p, k) => {
       const table = tableOver([cardinalities[z]!, parentStates[k]!], ([zState, state]) => {
         const needed = three ? [1, 2, 3][zState!]! : zState === 0 ? 1 : 3;
@@ -107,7 +125,7 @@ function layOut(nodes: readonly NetworkNode[], roles: readonly Role[]): Layout {
       add([z, p.node], table);
     });
   });
-  return { plan: compile(cardinalities, scopes), tables, families };
+  return { plan: planFor(cardinalities, scopes), tables, families };
 }
 
 /** Compiles a network once; {@link infer} may then be called for any evidence. Nodes must come before none of their causes' cycles. */
@@ -122,9 +140,9 @@ export function buildNetwork(nodes: readonly NetworkNode[]): Network {
 /** Something taken as known besides the likelihoods. */
 export type Given =
   | { readonly node: number; readonly state: 0 | 1 }
-  | { readonly node: number; readonly leakFired: true }
-  /** The node is present and none of its arrows to the nodes below `observationsFrom` fired. */
-  | { readonly node: number; readonly silentUpTo: number };
+  /** All of these are absent. */
+  | { readonly noneOf: readonly number[] }
+  | { readonly node: number; readonly leakFired: true };
 
 export interface Posterior {
   /** Probability of everything given, up to the likelihoods' scale. */
@@ -138,7 +156,9 @@ export interface Posterior {
 function withLikelihoods(tables: readonly Float64Array[], likelihoods: Likelihoods): Float64Array[] {
   const filled = tables.slice();
   for (const [node, [absent, present]] of likelihoods)
-    filled[node] = tables[node]!.length === 3 ? Float64Array.of(absent, present, present) : Float64Array.of(absent, present);
+    filled[node] = Float64Array.from(
+      tables[node]!.length === 3 ? [absent, present, present] : tables[node]!.length === 1 ? [present] : [absent, present],
+    );
   return filled;
 }
 
@@ -153,35 +173,11 @@ function leakFiredTable(network: Network, node: number): Float64Array {
   return table;
 }
 
-/** Makes a node present while its arrows, all having failed, carry nothing on. */
-function silence(network: Network, tables: Float64Array[], node: number, upTo: number): void {
-  tables[node] = Float64Array.of(0, tables[node]![1]!);
-  network.nodes.forEach((child, c) => {
-    const k = c < upTo ? child.parents.findIndex((p) => p.node === node) : -1;
-    if (k < 0) return;
-    const failed = 1 - child.parents[k]!.weight;
-    const family = network.families[c]!;
-    if (!family.direct) {
-      // Parent tables follow the node's own table, one per parent, laid out as (z, parent).
-      const table = network.tables[family.table + 1 + k]!.slice();
-      table[1] = failed * table[0]!;
-      table[3] = failed * table[2]!;
-      tables[family.table + 1 + k] = table;
-      return;
-    }
-    const source = tables[family.table]!;
-    const table = source.slice();
-    const bit = 1 << (family.parents - 1 - k);
-    for (let cell = 0; cell < table.length; cell++) if (cell & bit) table[cell] = failed * source[cell & ~bit]!;
-    tables[family.table] = table;
-  });
-}
-
 /** Exact posterior of all nodes. */
 export function infer(network: Network, likelihoods: Likelihoods, given?: Given): Posterior {
   const tables = withLikelihoods(network.tables, likelihoods);
   if (given && 'leakFired' in given) tables[network.families[given.node]!.table] = leakFiredTable(network, given.node);
-  else if (given && 'silentUpTo' in given) silence(network, tables, given.node, given.silentUpTo);
+  else if (given && 'noneOf' in given) for (const node of given.noneOf) tables[node] = Float64Array.of(tables[node]![0]!, 0);
   else if (given) {
     const known = tables[given.node]!.slice();
     known[1 - given.state] = 0;
@@ -206,6 +202,31 @@ export function infer(network: Network, likelihoods: Likelihoods, given?: Given)
   return { weight: value, present, leakFired };
 }
 
+/** Probability that an arrow fired: that this cause, on this occasion, brought its consequence about. */
+export interface FiredArrow {
+  readonly cause: number;
+  readonly consequence: number;
+  readonly probability: number;
+}
+
+/** P(arrow fired | evidence) of every arrow. Exact. */
+export function firedArrows(network: Network, likelihoods: Likelihoods): FiredArrow[] {
+  const { value, gradients } = evaluate(network.plan, withLikelihoods(network.tables, likelihoods));
+  return network.nodes.flatMap((node, consequence) => {
+    const family = network.families[consequence]!;
+    return node.parents.map(({ node: cause, weight }, k): FiredArrow => {
+      // Given that the arrow fires the consequence is there whatever else happens: all mass of “cause and consequence there”.
+      let reached = 0;
+      if (family.direct) {
+        const gradient = gradients[family.table]!;
+        const bit = 1 << (family.parents - 1 - k);
+        for (let cell = 1 << family.parents; cell < gradient.length; cell++) if (cell & bit) reached += gradient[cell]!;
+      } else reached = gradients[family.table + 1 + k]![3]!;
+      return { cause, consequence, probability: (weight * reached) / value };
+    });
+  });
+}
+
 function descendantsOf(nodes: readonly NetworkNode[], root: number): Set<number> {
   const found = new Set<number>([root]);
   let grew = true;
@@ -224,13 +245,15 @@ function descendantsOf(nodes: readonly NetworkNode[], root: number): Set<number>
 
 /**
  * Counterfactual drop of every other node: P(present, and it would not have been had `removed` been absent with everything
- * else that happened unchanged). Exact, by a network in which each descendant of `removed` has a third state.
+ * else that happened unchanged). Exact, by a network in which `removed` is there and each of its descendants has a third state.
+ * @param presentNow P(`removed` is present | evidence)
  * @param observationsFrom nodes from this index on are observations: they are evidence, and nobody asks whether they ease
  */
 export function easingIfAbsent(
   network: Network,
   likelihoods: Likelihoods,
   removed: number,
+  presentNow: number,
   observationsFrom = network.nodes.length,
 ): Float64Array {
   // Observations that were not made tell nothing, and cost much.
@@ -252,6 +275,6 @@ export function easingIfAbsent(
   const tables = withLikelihoods(counterfactual.tables, known);
   const { value, gradients } = evaluate(counterfactual.plan, tables);
   const drop = new Float64Array(network.nodes.length);
-  for (const i of counterfactual.easing) drop[i] = (tables[i]![1]! * gradients[i]![1]!) / value;
+  for (const i of counterfactual.easing) drop[i] = (presentNow * tables[i]![1]! * gradients[i]![1]!) / value;
   return drop;
 }

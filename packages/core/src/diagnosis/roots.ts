@@ -12,17 +12,33 @@ export interface Beliefs {
 /**
  * P(present and silent) over its closed form, per finding. One for all but limits that an observation (a slow try) asks about:
  * there the closed form misses that the limit is seen without having done anything.
+ *
+ * A limit that is there makes the slow try fail whatever else is there, so the observation says the same of all such worlds:
+ * the rest looks as it does when the limit is absent and nothing was observed. One evaluation serves all limits that the same
+ * observations ask about.
  */
 function silenceCorrections(model: Model, likelihoods: Likelihoods, posterior: Posterior): Float64Array {
   const corrections = new Float64Array(model.count).fill(1);
-  const watched = new Set<number>();
+  const askedBy = new Map<number, number[]>();
   for (const node of model.observationIndex.values())
-    if (likelihoods.has(node)) for (const parent of model.network.nodes[node]!.parents) watched.add(parent.node);
-  for (const node of watched) {
-    if (model.findings[node]!.kind === 'habit') continue;
-    const exact = infer(model.network, likelihoods, { node, silentUpTo: model.count }).weight / posterior.weight;
-    const closed = silentShare(model, likelihoods, posterior, node);
-    corrections[node] = closed > 0 ? exact / closed : 1;
+    if (likelihoods.has(node))
+      for (const parent of model.network.nodes[node]!.parents)
+        if (model.findings[parent.node]!.kind !== 'habit') {
+          if (parent.weight !== 1) throw new Error(`an observation of a limit must be certain to show it: ${parent.node}`);
+          askedBy.set(parent.node, [...(askedBy.get(parent.node) ?? []), node]);
+        }
+  const without = new Map<string, Posterior>();
+  for (const [limit, observations] of askedBy) {
+    const key = observations.join();
+    let free = without.get(key);
+    if (!free) {
+      free = infer(model.network, new Map([...likelihoods].filter(([node]) => !observations.includes(node))));
+      without.set(key, free);
+    }
+    const shown = observations.reduce((product, o) => product * likelihoods.get(o)![1], 1);
+    const closed = 1 - posterior.present[limit]!;
+    const exact = ((1 - free.present[limit]!) * free.weight * shown) / posterior.weight;
+    corrections[limit] = closed > 0 ? exact / closed : 1;
   }
   return corrections;
 }
@@ -49,6 +65,8 @@ export interface Inference extends Beliefs {
   readonly nodes: Float64Array;
   /** Exact beliefs when one node's state is known as well; `weight` is the probability of that state. */
   readonly knowing: (node: number, state: 0 | 1) => Beliefs & { readonly weight: number };
+  /** P(none of these is there), and the beliefs then. */
+  readonly noneOf: (nodes: readonly number[]) => Beliefs & { readonly weight: number };
   /** P(present | this finding is a root), for every node of the network. */
   readonly nodesGivenRoot: (finding: number) => Float64Array;
   /** P(root) had this likelihood on this node not been there: exact, without another evaluation. */
@@ -92,6 +110,12 @@ export function beliefs(model: Model, likelihoods: Likelihoods): Inference {
       if (node < model.count && !isHabit(node)) roots[node] = state === 0 ? 0 : root[node]! / posterior.present[node]!;
       return { present: known.present.subarray(0, model.count), root: roots, weight: known.weight / posterior.weight };
     },
+    noneOf: (nodes) => {
+      const known = infer(model.network, likelihoods, { noneOf: nodes });
+      const roots = rootsFrom(model, likelihoods, known, corrections);
+      for (const node of nodes) roots[node] = 0;
+      return { present: known.present.subarray(0, model.count), root: roots, weight: known.weight / posterior.weight };
+    },
     nodesGivenRoot,
     rootWithout: (finding, node, [absent, present]) => {
       const p = posterior.present[node]!;
@@ -102,14 +126,18 @@ export function beliefs(model: Model, likelihoods: Likelihoods): Inference {
   };
 }
 
-const priors = new WeakMap<Model['network'], Float64Array>();
+const priors = new WeakMap<Model['network'], Beliefs>();
 
-/** Root probabilities before anything was seen. */
-export function priorRoots(model: Model): Float64Array {
-  let found = priors.get(model.network);
+/** Presence and root probabilities before anything was seen or said. */
+export function priorBeliefs(model: Model): Beliefs {
+  let found = priors.get(model.priorNetwork);
   if (!found) {
-    found = beliefs(model, new Map()).root;
-    priors.set(model.network, found);
+    const { present, root } = beliefs({ ...model, network: model.priorNetwork }, new Map());
+    found = { present, root };
+    priors.set(model.priorNetwork, found);
   }
   return found;
 }
+
+/** Root probabilities before anything was seen. */
+export const priorRoots = (model: Model): Float64Array => priorBeliefs(model).root;

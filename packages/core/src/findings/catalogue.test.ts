@@ -7,6 +7,7 @@ import { BODY_TESTS } from '../screen/tests';
 import { ARROWS } from './arrows';
 import { FINDINGS } from './catalogue';
 import { FINDING_IDS } from './ids';
+import { behind, causesOf, consequencesOf } from './paths';
 import { SIGNS } from './signs';
 
 describe('catalogues', () => {
@@ -29,6 +30,27 @@ describe('catalogues', () => {
     const inner = new Set(FINDINGS.filter((f) => f.kind !== 'habit').map((f) => f.id));
     expect(ARROWS.filter((a) => inner.has(a.consequence))).toEqual([]);
     expect(new Set(ARROWS.map((a) => `${a.cause}>${a.consequence}`)).size).toBe(ARROWS.length);
+  });
+
+  it('tell what each habit costs, and what tells a finding from its look-alikes', () => {
+    for (const f of FINDINGS) {
+      expect({ id: f.id, costs: f.cost !== null }).toEqual({ id: f.id, costs: f.kind === 'habit' });
+      if (f.healthFlag) expect(f.cost!.of).toContain('health');
+      if (f.lookAlikes) expect((f.tellApart ?? '').length).toBeGreaterThan(20);
+      for (const other of f.lookAlikes ?? []) {
+        expect(other).not.toBe(f.id);
+        expect(FINDINGS.find((o) => o.id === other)!.disciplines.some((d) => f.disciplines.includes(d))).toBe(true);
+      }
+    }
+  });
+
+  it('read the arrows the same in both directions', () => {
+    for (const f of FINDINGS) {
+      for (const consequence of consequencesOf(f.id)) expect(causesOf(consequence)).toContain(f.id);
+      for (const cause of causesOf(f.id)) expect(consequencesOf(cause)).toContain(f.id);
+      expect(behind(f.id).has(f.id)).toBe(false);
+    }
+    expect(FINDINGS.flatMap((f) => consequencesOf(f.id))).toHaveLength(ARROWS.length);
   });
 
   it('give every finding drills on at least two rungs, in each of its disciplines', () => {

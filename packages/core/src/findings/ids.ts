@@ -77,6 +77,7 @@ export const CUE_IDS = [
 export const FINDING_IDS = [...HABIT_IDS, ...LIMIT_IDS, ...CUE_IDS] as const;
 
 export type FindingId = (typeof FINDING_IDS)[number];
+export type HabitId = (typeof HABIT_IDS)[number];
 export type LimitId = (typeof LIMIT_IDS)[number];
 export type CueId = (typeof CUE_IDS)[number];
 export type FindingKind = 'habit' | 'limit' | 'cue';

@@ -4,6 +4,13 @@ import type { FindingId, FindingKind } from './ids';
 export type Area = 'lower-half' | 'trunk' | 'arm-action' | 'body' | 'thought';
 export type LeakClass = 'habit' | 'usual-consequence' | 'limit' | 'cue';
 
+export type CostKind = 'speed' | 'command' | 'health';
+
+export interface Cost {
+  readonly of: readonly CostKind[];
+  readonly how: string;
+}
+
 /** One thing that can be wrong, in words for both sides of the lesson. */
 export interface Finding {
   readonly id: FindingId;
@@ -28,9 +35,13 @@ export interface Finding {
   readonly costMph: readonly [low: number, high: number];
   readonly leaveAlone?: string;
   readonly lookAlikes?: readonly FindingId[];
+  /** What tells it from its look-alikes. */
+  readonly tellApart?: string;
+  /** What it costs; null for limits and cues, which cost through what they cause. */
+  readonly cost: Cost | null;
 }
 
-type Given = Omit<Finding, 'kind' | 'hardToSee' | 'leak' | 'healthFlag' | 'costMph'> &
+type Given = Omit<Finding, 'kind' | 'hardToSee' | 'leak' | 'healthFlag' | 'costMph' | 'cost'> &
   Partial<Pick<Finding, 'hardToSee' | 'leak' | 'healthFlag' | 'costMph'>>;
 
 /** A habit with the usual defaults filled in. */
@@ -40,6 +51,7 @@ export const habit = (given: Given): Finding => ({
   leak: 'habit',
   healthFlag: false,
   costMph: [0, 1],
+  cost: null,
   ...given,
 });
 
@@ -54,6 +66,7 @@ export const limit = (given: Inner): Finding => ({
   leak: 'limit',
   healthFlag: false,
   costMph: [0, 0],
+  cost: null,
   ...given,
 });
 

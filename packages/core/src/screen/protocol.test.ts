@@ -1,4 +1,4 @@
-import { bodyInsight } from '../diagnosis/diagnose';
+import { bodyInsight } from '../diagnosis/body-insight';
 import type { Evidence } from '../diagnosis/evidence';
 import type { AthleteProfile } from '../shared/athlete';
 import { fullCheck, shortCheck, SHORT_MINUTES, testsFor, worthAndSkip } from './protocol';

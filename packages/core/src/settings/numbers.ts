@@ -1,3 +1,11 @@
+import { EYE } from '../diagnosis/eye';
+import type { EyeTrust, Visibility } from '../diagnosis/eye';
+import { ARROWS, STRENGTH } from '../findings/arrows';
+import type { Arrow } from '../findings/arrows';
+import { FINDINGS } from '../findings/catalogue';
+import type { FindingId } from '../findings/ids';
+import { LEAKS } from '../findings/leaks';
+import type { Finding } from '../findings/types';
 import { SIGNS } from '../findings/signs';
 import type { Sign } from '../findings/signs';
 import { GATE_DEFAULTS } from '../plan/gate';
@@ -13,7 +21,33 @@ export interface AcademyNumbers {
   /** Thresholds of measured signs, by `signId`. */
   readonly signs?: Readonly<Record<string, number>>;
   readonly gate?: Partial<GateSettings>;
+  /** Numbers of the causal model, by the keys of {@link arrowKey}, {@link leakKey}, {@link eyeKey} and {@link costKey}. */
+  readonly model?: Readonly<Record<string, number>>;
 }
+
+export const arrowKey = ({ cause, consequence }: Pick<Arrow, 'cause' | 'consequence'>): string => `${cause}>${consequence}`;
+export const leakKey = (finding: FindingId): string => `leak:${finding}`;
+export const eyeKey = (visibility: Visibility, part: keyof EyeTrust): string => `eye:${visibility}:${part}`;
+export const costKey = (finding: FindingId, end: 'low' | 'high'): string => `cost:${finding}:${end}`;
+
+/** How readily a cause brings its consequence about, as this academy has it. */
+export const arrowWeight = (arrow: Arrow, numbers?: AcademyNumbers): number =>
+  numbers?.model?.[arrowKey(arrow)] ?? STRENGTH[arrow.strength];
+
+/** Probability that a finding is there of itself, before age and level are considered. */
+export const ownLeak = (finding: Finding, numbers?: AcademyNumbers): number =>
+  numbers?.model?.[leakKey(finding.id)] ?? LEAKS[finding.leak];
+
+export const eyeWith = (numbers: AcademyNumbers | undefined, visibility: Visibility): EyeTrust => ({
+  sensitivity: numbers?.model?.[eyeKey(visibility, 'sensitivity')] ?? EYE[visibility].sensitivity,
+  specificity: numbers?.model?.[eyeKey(visibility, 'specificity')] ?? EYE[visibility].specificity,
+});
+
+/** What a finding usually costs, mph, low and high. */
+export const costOf = (finding: Finding, numbers?: AcademyNumbers): readonly [low: number, high: number] => [
+  numbers?.model?.[costKey(finding.id, 'low')] ?? finding.costMph[0],
+  numbers?.model?.[costKey(finding.id, 'high')] ?? finding.costMph[1],
+];
 
 /** Names a sign across versions of the catalogue. */
 export const signId = (sign: Sign): string => `${sign.finding}.${sign.measure}.${sign.disciplines?.[0] ?? 'both'}`;
@@ -34,7 +68,7 @@ export const gateSettings = (numbers: AcademyNumbers | undefined): GateSettings 
 
 /** One number that an academy may set, with what it is when it does not. */
 export interface SettableNumber {
-  readonly group: 'tests' | 'signs' | 'gate';
+  readonly group: 'tests' | 'signs' | 'gate' | 'model';
   /** Key within its group. */
   readonly key: string;
   readonly part: 'pass' | 'watch' | null;
@@ -48,6 +82,29 @@ const between = (standard: number): [low: number, high: number] => {
   const reach = Math.max(10, Math.abs(standard));
   return [standard - reach, standard + reach];
 };
+
+/** The numbers of the causal model: arrows, leaks, eyes, costs. */
+function modelNumbers(): SettableNumber[] {
+  const house = (key: string, standard: number, low: number, high: number): SettableNumber => ({
+    group: 'model',
+    key,
+    part: null,
+    standard,
+    low,
+    high,
+    provenance: 'house',
+  });
+  return [
+    ...ARROWS.map((arrow) => house(arrowKey(arrow), STRENGTH[arrow.strength], 0, 0.95)),
+    ...FINDINGS.map((f) => house(leakKey(f.id), LEAKS[f.leak], 0.001, 0.5)),
+    ...(['clear', 'hard'] as const).flatMap((visibility) =>
+      (['sensitivity', 'specificity'] as const).map((part) => house(eyeKey(visibility, part), EYE[visibility][part], 0.5, 0.99)),
+    ),
+    ...FINDINGS.filter((f) => f.kind === 'habit').flatMap((f) =>
+      (['low', 'high'] as const).map((end, i) => house(costKey(f.id, end), f.costMph[i]!, 0, 10)),
+    ),
+  ];
+}
 
 /** Every number that can be set, in catalogue order. */
 export function settableNumbers(): SettableNumber[] {
@@ -66,7 +123,7 @@ export function settableNumbers(): SettableNumber[] {
     const share = standard < 1;
     return { group: 'gate', key, part: null, standard, low: share ? 0.05 : 1, high: share ? 0.99 : 100, provenance: 'house' };
   });
-  return [...tests, ...signs, ...gate];
+  return [...tests, ...signs, ...gate, ...modelNumbers()];
 }
 
 /** Why some numbers cannot be used, each with its path; empty when all can. */
@@ -89,6 +146,11 @@ export function numbersFaults(numbers: AcademyNumbers): { path: string; message:
     if (band.watch > band.pass) faults.push({ path: `tests.${key}.watch`, message: 'must not be above “pass”' });
   }
   for (const [key, value] of Object.entries(numbers.signs ?? {})) inRange(`signs.${key}`, find('signs', key)[0], value);
+  for (const [key, value] of Object.entries(numbers.model ?? {})) inRange(`model.${key}`, find('model', key)[0], value);
+  for (const finding of FINDINGS) {
+    const [low, high] = costOf(finding, numbers);
+    if (low > high) faults.push({ path: `model.${costKey(finding.id, 'low')}`, message: 'must not be above the high end' });
+  }
   for (const [key, value] of Object.entries(numbers.gate ?? {})) inRange(`gate.${key}`, find('gate', key)[0], value!);
   const gate = gateSettings(numbers);
   if (gate.regressRate >= gate.advanceRate)

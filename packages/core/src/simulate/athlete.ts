@@ -76,7 +76,7 @@ export function drawFindings(
 /** A look by an eye of the usual sensitivity and specificity. */
 export function lookAt(random: Random, truth: Truth, athlete: AthleteProfile, on: IsoDate, finding: FindingId): Evidence {
   const schools = resolveSchools(undefined, athlete.discipline, ageOn(athlete.birthDate, on));
-  const [absent, present] = eyeLikelihood(finding, 'yes', schools);
+  const [absent, present] = eyeLikelihood(finding, 'yes', { schools });
   const yes = random.chance(truth.present.has(finding) ? present : absent);
   return { kind: 'eye', finding, answer: yes ? 'yes' : 'no' };
 }

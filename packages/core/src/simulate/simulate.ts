@@ -1,4 +1,4 @@
-import type { DiagnosisRequest } from '../diagnosis/diagnose';
+import type { DiagnosisRequest } from '../diagnosis/request';
 import { graphFindings } from '../diagnosis/model';
 import type { Evidence } from '../diagnosis/evidence';
 import type { FindingId } from '../findings/ids';

@@ -46,8 +46,8 @@ const weigh = (world: World, likelihoods: Likelihoods): number =>
 const allowed = (world: World, given?: Given): boolean => {
   if (!given) return true;
   if ('leakFired' in given) return world.leaks[given.node]!;
-  if ('state' in given) return world.present[given.node] === (given.state === 1);
-  return true;
+  if ('noneOf' in given) return given.noneOf.every((node) => !world.present[node]);
+  return world.present[given.node] === (given.state === 1);
 };
 
 export function posteriorByEnumeration(nodes: readonly NetworkNode[], likelihoods: Likelihoods, given?: Given) {

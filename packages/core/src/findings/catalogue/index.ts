@@ -1,11 +1,17 @@
 import type { FindingId } from '../ids';
-import type { Finding } from '../types';
+import type { Cost, Finding } from '../types';
+import { COSTS } from './costs';
 import { LIMITS_AND_CUES } from './limits-and-cues';
+import { TELL_APART } from './look-alikes';
 import { LOWER_HALF } from './lower-half';
 import { TRUNK_AND_ARM } from './trunk-and-arm';
 
 /** All findings, in the order of the chain within each area. */
-export const FINDINGS: readonly Finding[] = [...LOWER_HALF, ...TRUNK_AND_ARM, ...LIMITS_AND_CUES];
+export const FINDINGS: readonly Finding[] = [...LOWER_HALF, ...TRUNK_AND_ARM, ...LIMITS_AND_CUES].map((finding) => ({
+  ...finding,
+  cost: (COSTS as Partial<Record<FindingId, Cost>>)[finding.id] ?? null,
+  ...(TELL_APART[finding.id] ? { tellApart: TELL_APART[finding.id]! } : {}),
+}));
 
 const BY_ID = new Map(FINDINGS.map((finding) => [finding.id, finding]));
 

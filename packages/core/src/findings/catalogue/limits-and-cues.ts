@@ -34,7 +34,7 @@ export const LIMITS_AND_CUES: readonly Finding[] = [
     disciplines: BOTH,
     title: 'The legs do not open wide enough',
     seen: 'Little abduction of the hips.',
-    forAthlete: 'Looser inner thighs let the stride open by itself.',
+    forAthlete: 'An easier opening of the legs lets the stride open by itself.',
     eyeCheck: 'Lying flat: does either leg stop early when drawn out to the side?',
   }),
   limit({

@@ -1,0 +1,54 @@
+import type { FindingId } from '../findings/ids';
+import type { IsoDate } from '../shared/dates';
+import { daysBetween } from '../shared/dates';
+import type { Evidence } from './evidence';
+import type { Likelihood } from './network';
+
+/** Work done on a finding: what was seen of it before may no longer be so. */
+export interface WorkDone {
+  readonly finding: FindingId;
+  readonly on: IsoDate;
+  /** Good reps. */
+  readonly reps: number;
+}
+
+/** Days after which what was seen has an even chance to have changed. Provenance `house`. */
+export const HALF_LIFE_DAYS: Readonly<Record<Evidence['kind'], number>> = {
+  eye: 120,
+  screen: 240,
+  measure: 120,
+  sequence: 120,
+  miss: 60,
+  velocity: 60,
+  slow: 120,
+  transfer: 60,
+  history: 365,
+  outcome: 60,
+  style: 365,
+};
+/** Good reps on a finding after which what was seen of it has an even chance to have changed. Provenance `house`. */
+export const HALF_LIFE_REPS = 400;
+
+/**
+ * Chance that what was observed then still holds: halved with each half-life that has passed, and with each
+ * {@link HALF_LIFE_REPS} good reps on the finding since. One for evidence of the day, or without a date.
+ */
+export function stillHolds(
+  kind: Evidence['kind'],
+  observedOn: IsoDate | undefined,
+  on: IsoDate,
+  finding: FindingId | null,
+  work: readonly WorkDone[],
+): number {
+  if (observedOn === undefined) return 1;
+  const days = Math.max(0, daysBetween(observedOn, on));
+  const reps = work.reduce((total, w) => (w.finding === finding && w.on > observedOn && w.on <= on ? total + w.reps : total), 0);
+  return 0.5 ** (days / HALF_LIFE_DAYS[kind] + reps / HALF_LIFE_REPS);
+}
+
+/** The likelihood for today's state of what held then: with chance 1 − holds it says nothing. */
+export function faded([absent, present]: Likelihood, holds: number): Likelihood {
+  if (holds >= 1) return [absent, present];
+  const nothing = (absent + present) / 2;
+  return [holds * absent + (1 - holds) * nothing, holds * present + (1 - holds) * nothing];
+}

@@ -1,0 +1,47 @@
+import type { AthleteProfile } from '../shared/athlete';
+import { ageOn } from '../shared/dates';
+import type { IsoDate } from '../shared/dates';
+import { resolveSchools } from '../shared/schools';
+import type { Schools } from '../shared/schools';
+import type { AcademyNumbers } from '../settings/numbers';
+import { EvidenceError } from './evidence';
+import type { DatedEvidence, Overrule } from './evidence';
+import type { WorkDone } from './fading';
+import type { Situation } from './likelihoods';
+import { graphFor } from './model';
+import { overruleFault } from './overruled';
+
+export interface DiagnosisRequest {
+  readonly on: IsoDate;
+  readonly athlete: AthleteProfile;
+  readonly schools?: Partial<Schools>;
+  /** The academy's own thresholds and weights; without them the catalogue's count. */
+  readonly numbers?: AcademyNumbers;
+  /** Oldest first; of items on one and the same thing the newest counts. */
+  readonly evidence: readonly DatedEvidence[];
+  /** The coach's word, above all evidence. */
+  readonly overrules?: readonly Overrule[];
+  /** Good reps done on findings: what was seen before them may no longer be so. */
+  readonly work?: readonly WorkDone[];
+}
+
+/**
+ * The setting of a request: what applies to this athlete on this day.
+ * @throws EvidenceError for an overrule of a finding that this delivery does not have, or two on one finding
+ */
+export function situationOf({ on, athlete, schools, numbers, overrules = [], work = [] }: DiagnosisRequest): Situation {
+  const { ids, limitsBehind } = graphFor(athlete.discipline);
+  const fault = overruleFault(overrules, ids);
+  if (fault) throw new EvidenceError(fault[0], 'finding', fault[1], 'overrules');
+  const resolved = resolveSchools(schools, athlete.discipline, ageOn(athlete.birthDate, on));
+  return {
+    athlete,
+    on,
+    schools: resolved,
+    inPlay: ids,
+    limitsBehind,
+    overrules,
+    work,
+    ...(numbers ? { numbers } : {}),
+  };
+}

@@ -1,0 +1,151 @@
+import { findingById } from '../findings/catalogue';
+import type { FindingId } from '../findings/ids';
+import { measureById } from '../delivery/measures';
+import { bandFor, bodyTestById } from '../screen/tests';
+import { eyeKey, eyeWith, signId } from '../settings/numbers';
+import { round } from '../shared/maths';
+import type { Provenance } from '../workload/tables';
+import type { DatedEvidence } from './evidence';
+import { visibilityOf } from './eye';
+import { HALF_LIFE_DAYS, stillHolds } from './fading';
+import {
+  contributionsOf,
+  HISTORY,
+  isYouth,
+  MISS,
+  MISTAKEN,
+  newestOf,
+  OLDER_LOOK,
+  sameThing,
+  signDensities,
+  signsOf,
+  SLOW,
+  SPIKE,
+} from './likelihoods';
+import type { Situation } from './likelihoods';
+import { situationOf } from './request';
+import type { DiagnosisRequest } from './request';
+
+/** A number behind what an item says. */
+export interface TracedNumber {
+  readonly name: string;
+  readonly value: number;
+  readonly unit: string;
+  readonly provenance: Provenance;
+  /** The academy, or what is known of this eye, has put it in place of the catalogue's. */
+  readonly changed: boolean;
+}
+
+/** Where the pull of an evidence item comes from. */
+export interface Trace {
+  /** How likely the observation is if the finding is there and if it is not, on any common scale. */
+  readonly says: readonly { readonly finding: FindingId; readonly ifThere: number; readonly ifNot: number }[];
+  readonly numbers: readonly TracedNumber[];
+  /** Chance that what was observed still holds. */
+  readonly holds: number;
+}
+
+const PERCENT = '%';
+const house = (name: string, value: number, unit = '', changed = false): TracedNumber => ({
+  name,
+  value: round(value, 3),
+  unit,
+  provenance: 'house',
+  changed,
+});
+
+function numbersBehind(item: DatedEvidence, newest: boolean, situation: Situation): TracedNumber[] {
+  const { numbers } = situation;
+  switch (item.kind) {
+    case 'eye': {
+      const visibility = visibilityOf(findingById(item.finding));
+      const trust = item.eye ?? eyeWith(numbers, visibility);
+      const own = (part: 'sensitivity' | 'specificity') =>
+        item.eye !== undefined || numbers?.model?.[eyeKey(visibility, part)] !== undefined;
+      return [
+        house('An eye says yes when it is there', 100 * trust.sensitivity, PERCENT, own('sensitivity')),
+        house('An eye says no when it is not', 100 * trust.specificity, PERCENT, own('specificity')),
+        ...(newest ? [] : [house('Weight of an older look by the same eye', OLDER_LOOK)]),
+      ];
+    }
+    case 'screen': {
+      const test = bodyTestById(item.test);
+      const band = bandFor(test, situation.athlete, situation.on, numbers?.tests);
+      const changed = numbers?.tests?.[test.id] !== undefined;
+      const { provenance, unit } = test;
+      return [
+        { name: 'Free from', value: band.pass, unit, provenance, changed },
+        { name: 'A limit below', value: band.watch, unit, provenance, changed },
+        house('Error of one reading, SD', test.readingSd, unit),
+        house('Readings that say nothing', 100 * MISTAKEN, PERCENT),
+      ];
+    }
+    case 'measure': {
+      const measure = measureById(item.measure);
+      return [
+        ...signsOf(item.measure, item.event, situation).flatMap((sign): TracedNumber[] => {
+          const { absentMean, presentMean } = signDensities(sign, isYouth(situation), 0);
+          const title = findingById(sign.finding).title.toLowerCase();
+          return [
+            {
+              name: `Speaks neither way for “${title}” at`,
+              value: round((absentMean + presentMean) / 2, 2),
+              unit: measure.unit,
+              provenance: 'convention',
+              changed: numbers?.signs?.[signId(sign)] !== undefined,
+            },
+            house('Speaks clearly so far from there', sign.spread, measure.unit),
+          ];
+        }),
+        house('Error of the value, SD', item.sd ?? measure.typicalSd, measure.unit, item.sd !== undefined),
+      ];
+    }
+    case 'slow':
+      return [
+        house('Cannot do it slowly, if a limit stands behind it', 100 * SLOW.cannotIfLimited, PERCENT),
+        house('Cannot do it slowly otherwise', 100 * SLOW.cannotOtherwise, PERCENT),
+      ];
+    case 'miss':
+      return [
+        house('A finding behind it brings this miss about', 100 * MISS.weight, PERCENT),
+        house('This miss of itself', 100 * MISS.leak, PERCENT),
+      ];
+    case 'velocity':
+      return [
+        house('A finding behind it brings an outlying throw about', 100 * SPIKE.weight, PERCENT),
+        house('An outlying throw of itself', 100 * SPIKE.leak, PERCENT),
+      ];
+    case 'history':
+      return (HISTORY[item.event] ?? [])
+        .filter(([finding]) => situation.inPlay.has(finding))
+        .map(([finding, times]) => house(`Makes “${findingById(finding).title.toLowerCase()}” likelier, times`, times));
+    default:
+      return [];
+  }
+}
+
+/**
+ * Where the pull of one item comes from: its likelihoods, the numbers behind them with their provenance, and how far it has faded.
+ * @throws RangeError when there is no such item
+ */
+export function traceOf(request: DiagnosisRequest, index: number): Trace {
+  const item = request.evidence[index];
+  if (!item) throw new RangeError(`there is no evidence item ${index}`);
+  const situation = situationOf(request);
+  const { on } = contributionsOf(request.evidence, situation)[index]!;
+  const newest = sameThing(item) === null || newestOf(request.evidence).has(index);
+  const finding = on.length === 1 ? on[0]!.finding : null;
+  const holds = stillHolds(item.kind, item.on, situation.on, finding, situation.work ?? []);
+  return {
+    says: on.map(({ finding: id, likelihood: [absent, present] }) => ({
+      finding: id,
+      ifThere: round(present),
+      ifNot: round(absent),
+    })),
+    numbers: [
+      ...numbersBehind(item, newest, situation),
+      ...(holds < 1 ? [house('Half of what was seen has changed after', HALF_LIFE_DAYS[item.kind], 'days')] : []),
+    ],
+    holds: round(holds),
+  };
+}
