@@ -1,5 +1,5 @@
 // npm run accuracy: prints how near the computed numbers come to simulated truth. Nothing is asserted here.
-// “npm run accuracy marks” leaves the tracker out, “npm run accuracy tracker” runs it alone: it renders clips and tracks them, minutes.
+// “npm run accuracy diagnosis”, “… marks”, “… tracker” run one part alone; the tracker renders clips and tracks them, minutes.
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { installDebian, installPackages } from './lib/install.mjs';
@@ -10,8 +10,10 @@ import { runNode } from './lib/processes.mjs';
 const only = process.argv[2];
 installPackages();
 const say = (line) => process.stdout.write(`${line}\n`);
-if (only !== 'tracker') say(await runNode(await bundle('bench/accuracy.ts', 'accuracy')));
-if (only !== 'marks') {
+const wants = (part) => !only || only === part;
+if (wants('diagnosis')) say(await runNode(await bundle('bench/accuracy-diagnosis.ts', 'accuracy-diagnosis')));
+if (wants('marks')) say(await runNode(await bundle('bench/accuracy.ts', 'accuracy')));
+if (wants('tracker')) {
   installDebian({ browser: true });
   const { renderer } = await import('./lib/renderer.mjs');
   const program = await bundle('bench/accuracy-tracked.ts', 'accuracy-tracked');

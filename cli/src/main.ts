@@ -45,7 +45,7 @@ export async function run(name: string | undefined): Promise<number> {
     return 0;
   } catch (error) {
     if (error instanceof EvidenceError) {
-      const path = `evidence[${error.index}].${error.field}`;
+      const path = `${error.list}[${error.index}].${error.field}`;
       return refuse({
         title: 'The evidence is not right',
         detail: `${path}: ${error.message}`,

@@ -20,6 +20,8 @@ export interface Character {
   readonly learning: number;
   readonly flatEffort?: boolean;
   readonly spike?: boolean;
+  /** What the coach has ruled against the judgement. */
+  readonly rulings?: readonly { finding: FindingId; as: 'present' | 'absent' | 'root'; reason: string; daysAgo: number }[];
   /** Days ago on which arm pain was reported. */
   readonly painDaysAgo?: number;
   /** Games, days ago with pitches. */
@@ -242,6 +244,9 @@ export const CHARACTERS: readonly Character[] = [
     tests: [['hip-extension', 'drive']],
     focus: 'early-peel',
     weeksAgo: 6,
+    rulings: [
+      { finding: 'glove-pull', as: 'absent', reason: 'Seen from behind at full speed: the glove only follows.', daysAgo: 6 },
+    ],
     speedMph: 71,
     repairMph: 2,
     learning: 0.25,

@@ -38,6 +38,7 @@ import {
   putObservation,
   putOuting,
   putPlan,
+  putRuling,
   putSession,
 } from '@wrightonic/server';
 import type { connect as Connect, Context, User } from '@wrightonic/server';
@@ -58,10 +59,11 @@ const noon = (date: IsoDate, secondsAfter = 0): Date => new Date(Date.parse(`${d
 interface Stage {
   readonly db: Db;
   readonly coach: User;
+  readonly assistant: User;
   readonly today: IsoDate;
 }
 
-const on = (stage: Stage, date: IsoDate): Promise<Context> => contextFor(stage.db, stage.coach, noon(date));
+const on = (stage: Stage, date: IsoDate, user = stage.coach): Promise<Context> => contextFor(stage.db, user, noon(date));
 
 export function recordOf(character: Character, today: IsoDate, start: IsoDate) {
   const { age, ...record } = character.record;
@@ -253,6 +255,34 @@ export function firstDay(character: Character, profile: AthleteProfile, date: Is
   };
 }
 
+/** Shares of the weeks lived after which the coaches look again; the last time it is the assistant. */
+const LOOKS_AGAIN = [0.4, 0.75] as const;
+const LOOKED_AT_AGAIN = 4;
+
+const dayOfShare = (stage: Stage, character: Character, share: number): IsoDate =>
+  addDays(stage.today, -Math.round(7 * character.weeksAgo * (1 - share)));
+
+/** A second and a third look at what was seen first: by then what is worked on may be gone. */
+async function lookAgain(
+  stage: Stage,
+  character: Character,
+  athlete: string,
+  truth: Truth,
+  profile: AthleteProfile,
+  random: Random,
+  share: number,
+): Promise<void> {
+  const date = dayOfShare(stage, character, share);
+  const ctx = await on(stage, date, share > 0.5 ? stage.assistant : stage.coach);
+  const gone = random.chance(share * character.learning * 2);
+  const then: Truth = {
+    ...truth,
+    present: new Set([...truth.present].filter((f) => !(gone && f === character.focus))),
+  };
+  for (const finding of character.looks.slice(0, LOOKED_AT_AGAIN))
+    await putObservation(ctx, athlete, uuidv7(), { on: date, evidence: lookAt(random, then, profile, date, finding) });
+}
+
 async function livePast(stage: Stage, character: Character, index: number, athlete: string): Promise<void> {
   const random = randomFrom(1000 + index);
   const started = addDays(stage.today, -7 * character.weeksAgo);
@@ -290,6 +320,12 @@ async function livePast(stage: Stage, character: Character, index: number, athle
   const recheck = addDays(started, Math.round(3.5 * character.weeksAgo));
   for (let date = addDays(started, 1); date < stage.today; date = addDays(date, 1)) {
     if (date === recheck) await bodyCheck(stage, athlete, record, date, evidence, randomFrom(4000 + index), 2);
+    for (const share of LOOKS_AGAIN)
+      if (date === dayOfShare(stage, character, share))
+        await lookAgain(stage, character, athlete, truth, record, randomFrom(5000 + 10 * index + Math.round(10 * share)), share);
+    for (const { finding, as, reason, daysAgo } of character.rulings ?? [])
+      if (date === addDays(stage.today, -daysAgo))
+        await putRuling(await on(stage, date), athlete, uuidv7(), { finding, as, reason });
     if (random.chance(0.08)) continue; // a lesson missed
     await liveSession(stage, athlete, character, truth, random, date, started, sessionsAtRung);
   }
@@ -317,7 +353,22 @@ export async function seed(db: Db, today: IsoDate, folders: FilmFolders): Promis
     athletes: [],
     groups: [],
   };
-  const stage: Stage = { db, coach, today };
+  const users = new Map<(typeof PEOPLE)[number], string>();
+  for (const person of PEOPLE) {
+    const id = person.signIn === COACH.signIn ? coach.id : uuidv7();
+    users.set(person, id);
+    await db('users').insert({
+      id,
+      academy_id: academy,
+      role: person.role,
+      name: person.name,
+      sign_in: person.signIn,
+      password_hash: await hashPassword(person.password),
+    });
+  }
+  const helper = PEOPLE.find((p) => p.role === 'instructor')!;
+  const assistant: User = { ...coach, id: users.get(helper)!, role: 'instructor', name: helper.name, signIn: helper.signIn };
+  const stage: Stage = { db, coach, assistant, today };
   const athletes = new Map<string, string>();
   for (const [index, character] of CHARACTERS.entries()) {
     const athlete = uuidv7();
@@ -331,16 +382,7 @@ export async function seed(db: Db, today: IsoDate, folders: FilmFolders): Promis
     groups.set(name, group);
     await putGroup(await on(stage, today), group, { name, athletes: members.map((key) => athletes.get(key)!) });
   }
-  for (const person of PEOPLE) {
-    const id = person.signIn === COACH.signIn ? coach.id : uuidv7();
-    await db('users').insert({
-      id,
-      academy_id: academy,
-      role: person.role,
-      name: person.name,
-      sign_in: person.signIn,
-      password_hash: await hashPassword(person.password),
-    });
+  for (const [person, id] of users) {
     for (const key of person.athletes)
       await db('user_athletes').insert({ academy_id: academy, user_id: id, athlete_id: athletes.get(key)! });
     for (const name of person.groups)

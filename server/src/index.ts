@@ -10,7 +10,7 @@ export { finishBodyCheck, putBodyCheck, putBodyReading } from './services/body';
 export { putClip, putClipPart, putMarks } from './services/clips';
 export { putConsent, putIntake } from './services/intake';
 export { putGroup } from './services/people';
-export { changeFocus, diagnosisOf, keepDiagnosis, putFocus, putObservation } from './services/judgement';
+export { changeFocus, diagnosisOf, keepDiagnosis, putFocus, putObservation, putRuling } from './services/judgement';
 export { assignPlan, putPlan } from './services/plans';
 export { putClearance, putOuting } from './services/records';
 export { finishSession, logEntries, putSession } from './services/sessions';

@@ -74,6 +74,7 @@ const BODIES: Partial<Record<RouteName, () => object>> = {
   putClip: () => CLIP,
   putMarks: () => EMPTY_MARKS,
   putObservation: () => eye('stall', 'yes'),
+  putRuling: () => ({ finding: 'stall', as: 'absent', reason: 'seen on film' }),
   putFocus: () => ({ finding: 'stall', rung: 1, diagnosis: null }),
   changeFocus: () => ({ rung: 2, reason: 'to see' }),
   putPlan: () => ({ weeks: 2, games: [], pinned: [] }),

@@ -22,6 +22,10 @@ async function lived(client: Client, NAME: string): Promise<string> {
     .expect(200);
   await client.put(`/athletes/${id}/consents/${uuid()}`, { kind: 'film', given: true, by: 'Wim Birchley' }).expect(200);
   await client.put(`/athletes/${id}/observations/${uuid()}`, eye('stall', 'yes')).expect(200);
+  await client.put(`/athletes/${id}/observations/${uuid()}`, eye('turn-together', 'yes')).expect(200);
+  const separation = { kind: 'measure', measure: 'hip-shoulder-separation', event: 'contact', value: 2, unit: 'deg', sd: 3 };
+  await client.put(`/athletes/${id}/observations/${uuid()}`, { on: '2026-05-04', evidence: separation }).expect(200);
+  await client.put(`/athletes/${id}/rulings/${uuid()}`, { finding: 'early-hands', as: 'absent', reason: 'on film' }).expect(200);
   const focus = await makeFocus(client, id);
   const plan = uuid();
   await client.put(`/athletes/${id}/plans/${plan}`, { weeks: 2, games: [], pinned: [] }).expect(200);
@@ -71,12 +75,15 @@ describe('an export', () => {
     const other = await addAthlete(owner, { name: 'Somebody Else' });
     const { body } = await owner.get(`/athletes/${id}/export`).expect(200);
     for (const table of Object.keys(ATHLETE_TABLES).filter(
-      (t) => !['athlete_words', 'user_athletes', 'audit_entries'].includes(t),
+      (t) => !['athlete_words', 'eye_agreements', 'user_athletes', 'audit_entries'].includes(t),
     )) {
       const [counted] = (await harness.db(table).where('athlete_id', id).count({ n: '*' })) as { n: number }[];
       expect([table, body.tables[table]?.length]).toEqual([table, Number(counted!.n)]);
       expect(Number(counted!.n)).toBeGreaterThan(0);
     }
+    // How a coach's eye did is shown to that coach alone.
+    expect(await harness.db('eye_agreements').where('athlete_id', id)).toHaveLength(1);
+    expect(body.tables.eye_agreements).toBeUndefined();
     const text = JSON.stringify(body);
     expect(text).toContain(NAME);
     expect(text).not.toContain(other);

@@ -104,7 +104,10 @@ const judged = (items: Evidence[]): DiagnosisRecord => ({
   on: today,
   catalogueVersion: '1',
   result: diagnose({ on: today, athlete: profile, evidence: items }),
-  evidence: items.map((item, i) => ({ id: `o${i}`, on: today, by: 'Ada Test', evidence: item })),
+  evidence: items.map((item, i) => ({ id: `o${i}`, on: today, by: 'Ada Test', source: 'coach', clips: [], evidence: item })),
+  request: { on: today, athlete: profile, evidence: items.map((item) => ({ ...item, on: today, by: 'Ada Test' })) },
+  rulings: [],
+  changes: null,
 });
 const speeds = ['2026-03-02', '2026-04-20'].flatMap((date, d) =>
   [0, 1, 2, 3, 4].map((n) => ({

@@ -9,6 +9,8 @@ import type {
   LogEntry,
   Me,
   NewFocus,
+  NewRuling,
+  OwnEye,
   NewObservation,
   NewOuting,
   NewPlan,
@@ -35,6 +37,17 @@ export interface Put<T> extends ForAthlete {
 export const athletePath = (athlete: string) => `/athletes/${athlete}`;
 
 /** The server's API, one hook for each endpoint that a screen uses. */
+interface Judging {
+  readonly dispatch: (action: never) => unknown;
+  readonly queryFulfilled: PromiseLike<{ readonly data: DiagnosisRecord }>;
+}
+
+/** What changes the evidence answers with the new judgement: it takes the place of the one that is shown. */
+async function keepJudgement({ athlete }: ForAthlete, { dispatch, queryFulfilled }: Judging): Promise<void> {
+  const { data } = await queryFulfilled;
+  dispatch(api.util.upsertQueryData('diagnosis', athlete, data) as never);
+}
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
@@ -81,20 +94,25 @@ export const api = createApi({
     }),
     putObservation: build.mutation<DiagnosisRecord, Put<NewObservation>>({
       query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/observations/${id}`, method: 'PUT', body }),
-      async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
-        const { data } = await queryFulfilled;
-        void dispatch(api.util.upsertQueryData('diagnosis', athlete, data));
-      },
+      onQueryStarted: keepJudgement,
       invalidatesTags: ['Athlete', 'Roster'],
     }),
     dropObservation: build.mutation<DiagnosisRecord, ForAthlete & { id: string }>({
       query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/observations/${id}`, method: 'DELETE' }),
-      async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
-        const { data } = await queryFulfilled;
-        void dispatch(api.util.upsertQueryData('diagnosis', athlete, data));
-      },
+      onQueryStarted: keepJudgement,
       invalidatesTags: ['Athlete', 'Roster'],
     }),
+    putRuling: build.mutation<DiagnosisRecord, Put<NewRuling>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/rulings/${id}`, method: 'PUT', body }),
+      onQueryStarted: keepJudgement,
+      invalidatesTags: ['Athlete', 'Roster'],
+    }),
+    endRuling: build.mutation<DiagnosisRecord, ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/rulings/${id}`, method: 'DELETE' }),
+      onQueryStarted: keepJudgement,
+      invalidatesTags: ['Athlete', 'Roster'],
+    }),
+    ownEye: build.query<OwnEye, void>({ query: () => '/own-eye' }),
     keepDiagnosis: build.mutation<DiagnosisRecord, ForAthlete & { id: string }>({
       query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/diagnoses/${id}`, method: 'PUT' }),
     }),

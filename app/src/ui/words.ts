@@ -50,9 +50,9 @@ export function evidenceText(item: Evidence): string {
     case 'eye':
       return `${titleOf(item.finding)}: ${item.answer === 'unsure' ? 'could not tell' : item.answer === 'yes' ? 'seen' : 'not seen'}`;
     case 'screen':
-      return `${bodyTestById(item.test).name}${item.side === 'none' ? '' : `, ${sideText(item.side)}`}: ${item.value} ${item.unit}`;
+      return `${bodyTestById(item.test).name}${item.side === 'none' ? '' : `, ${sideText(item.side)}`}: ${withUnit(item.value, item.unit)}`;
     case 'measure':
-      return `${measureById(item.measure).name} at ${item.event.replace(/-/g, ' ')}: ${item.value} ${item.unit}`;
+      return `${measureById(item.measure).name} ${spokenEvent(item.event)}: ${valueText(item.value, item.unit)}`;
     case 'sequence':
       return 'Body-speed sequence';
     case 'miss':

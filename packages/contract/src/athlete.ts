@@ -36,4 +36,5 @@ export const numbersSchema = objectOf<AcademyNumbers>({
   tests: Joi.object().pattern(Joi.string().max(60), band),
   signs: Joi.object().pattern(Joi.string().max(120), Joi.number()),
   gate: Joi.object().pattern(Joi.string().max(40), Joi.number()),
+  model: Joi.object().pattern(Joi.string().max(120), Joi.number()),
 });

@@ -13,6 +13,8 @@ import {
 import type {
   Clearance,
   DiagnosisRequest,
+  Overrule,
+  WorkDone,
   GateSettings,
   LeagueRule,
   LoadRow,
@@ -26,7 +28,7 @@ import type {
 } from '@wrightonic/core';
 import Joi from 'joi';
 import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
-import { evidenceSchema } from './evidence';
+import { datedEvidenceSchema } from './evidence';
 import { count, isoDate, listOf, objectOf, oneOf, text } from './schema';
 
 /** Rows of the past may not lie after the day of the evaluation. */
@@ -48,12 +50,24 @@ const bornBefore: Joi.CustomValidator = (value: { on: string; athlete: { birthDa
   value.athlete.birthDate > value.on ? helpers.error('born.later', { birthDate: value.athlete.birthDate, on: value.on }) : value;
 const bornMessage = { 'born.later': 'athlete.birthDate is {{#birthDate}}, after the day of the evaluation ({{#on}})' };
 
+export const overruleSchema = objectOf<Overrule>({
+  finding: oneOf(FINDING_IDS).required(),
+  as: oneOf(['present', 'absent', 'root'] as const).required(),
+});
+
 export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
   on: isoDate().required(),
   athlete: athleteProfileSchema.required(),
   schools: schoolsSchema,
   numbers: numbersSchema,
-  evidence: listOf(evidenceSchema, 500).required(),
+  evidence: listOf(datedEvidenceSchema, 500).required(),
+  overrules: listOf(overruleSchema, 60)
+    .unique('finding')
+    .messages({ 'array.unique': '{{#label}} rules on a finding that was ruled on already' }),
+  work: listOf(
+    objectOf<WorkDone>({ finding: oneOf(FINDING_IDS).required(), on: isoDate().required(), reps: count(5000).required() }),
+    2000,
+  ),
 })
   .custom(bornBefore)
   .messages(bornMessage);

@@ -10,9 +10,9 @@ import {
   TEST_IDS,
   TEST_SIDES,
 } from '@wrightonic/core';
-import type { Evidence, SpeedReading } from '@wrightonic/core';
+import type { DatedEvidence, Evidence, EyeTrust, SpeedReading } from '@wrightonic/core';
 import Joi from 'joi';
-import { listOf, objectOf, oneOf } from './schema';
+import { isoDate, listOf, objectOf, oneOf, text } from './schema';
 
 type Of<K extends Evidence['kind']> = Extract<Evidence, { kind: K }>;
 const yesNo = () => oneOf(['yes', 'no'] as const).required();
@@ -99,8 +99,21 @@ const SCHEMAS: { [K in Evidence['kind']]: Joi.ObjectSchema } = {
 
 export const EVIDENCE_KINDS = Object.keys(SCHEMAS) as readonly Evidence['kind'][];
 
+const byKind = <T>(schemaOf: (kind: Evidence['kind']) => Joi.ObjectSchema) =>
+  Joi.alternatives().conditional('.kind', {
+    switch: EVIDENCE_KINDS.map((value) => ({ is: value, then: schemaOf(value) })),
+    otherwise: Joi.object({ kind: oneOf(EVIDENCE_KINDS).required() }).unknown(true),
+  }) as Joi.AlternativesSchema<T>;
+
 /** One evidence item; the kind decides which fields it has. */
-export const evidenceSchema = Joi.alternatives().conditional('.kind', {
-  switch: EVIDENCE_KINDS.map((value) => ({ is: value, then: SCHEMAS[value] })),
-  otherwise: Joi.object({ kind: oneOf(EVIDENCE_KINDS).required() }).unknown(true),
-}) as Joi.AlternativesSchema<Evidence>;
+export const evidenceSchema = byKind<Evidence>((value) => SCHEMAS[value]);
+
+const trust = () => Joi.number().min(0.5).max(0.99).required();
+const origin = {
+  on: isoDate(),
+  by: text(120),
+  eye: objectOf<EyeTrust>({ sensitivity: trust(), specificity: trust() }),
+};
+
+/** An evidence item with where it comes from. */
+export const datedEvidenceSchema = byKind<DatedEvidence>((value) => SCHEMAS[value].keys(origin));

@@ -22,6 +22,7 @@ import {
   logBatchSchema,
   newFocusSchema,
   newObservationSchema,
+  newRulingSchema,
   newOutingSchema,
   newPlanSchema,
   newSessionSchema,
@@ -166,6 +167,11 @@ export const ROUTES = routes({
   }),
   dropObservation: remove(`${ATHLETE}/observations/:id`, 'judge', 'Take back an observation made by mistake', 'DiagnosisRecord'),
   diagnosis: get(`${ATHLETE}/diagnosis`, 'judge', 'The judgement over everything observed so far', 'DiagnosisRecord'),
+  putRuling: put(`${ATHLETE}/rulings/:id`, 'judge', 'Overrule the judgement on one finding, with a reason', 'DiagnosisRecord', {
+    body: newRulingSchema,
+  }),
+  endRuling: remove(`${ATHLETE}/rulings/:id`, 'judge', 'Take an overruling back; that it stood is kept', 'DiagnosisRecord'),
+  ownEye: get('/own-eye', 'judge', 'How one’s own looks agreed with what was measured; shown to nobody else', 'OwnEye'),
   keepDiagnosis: put(`${ATHLETE}/diagnoses/:id`, 'judge', 'Keep what was shown, with the catalogue’s version', 'DiagnosisRecord'),
   putFocus: put(`${ATHLETE}/foci/:id`, 'judge', 'Make a finding the focus', 'AthleteOverview', { body: newFocusSchema }),
   changeFocus: post(`${ATHLETE}/foci/:id/change`, 'judge', 'Move a focus to another rung, or end it', 'AthleteOverview', {

@@ -7,6 +7,7 @@ import type {
   NewFocus,
   NewInvitation,
   NewObservation,
+  NewRuling,
   PersonChange,
   RosterImport,
   RouteName,
@@ -67,6 +68,9 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
   putObservation: ({ body }) => seen(body as NewObservation),
   dropObservation: 'took an observation back',
   keepDiagnosis: 'kept the diagnosis',
+  putRuling: ({ body }) =>
+    `overruled “${findingById((body as NewRuling).finding).title.toLowerCase()}”: ${(body as NewRuling).as}`,
+  endRuling: 'took an overruling back',
   putFocus: ({ body }) => `made “${findingById((body as NewFocus).finding).title.toLowerCase()}” the focus`,
   changeFocus: 'changed the focus',
   putPlan: 'made a plan',

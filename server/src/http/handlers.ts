@@ -17,6 +17,7 @@ import type {
   NewFocus,
   NewInvitation,
   NewObservation,
+  NewRuling,
   NewOuting,
   NewPlan,
   NewSession,
@@ -36,7 +37,17 @@ import type { Context } from '../services/context';
 import { putChannel } from '../services/devices';
 import { imports, lookAtImport, putImport, undoImport } from '../services/imports';
 import { intakeOf, putConsent, putIntake } from '../services/intake';
-import { changeFocus, diagnosisOf, dropObservation, keepDiagnosis, putFocus, putObservation } from '../services/judgement';
+import { ownEye } from '../services/eyes';
+import {
+  changeFocus,
+  diagnosisOf,
+  dropObservation,
+  endRuling,
+  keepDiagnosis,
+  putFocus,
+  putObservation,
+  putRuling,
+} from '../services/judgement';
 import { archive, eraseAthlete, erasePreview, exportAthlete } from '../services/lifecycle';
 import {
   auditPage,
@@ -126,6 +137,9 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   putObservation: ({ ctx, athlete, id, body }) => putObservation(ctx, athlete, id, body as NewObservation),
   dropObservation: ({ ctx, athlete, id }) => dropObservation(ctx, athlete, id),
   diagnosis: ({ ctx, athlete }) => diagnosisOf(ctx, athlete),
+  putRuling: ({ ctx, athlete, id, body }) => putRuling(ctx, athlete, id, body as NewRuling),
+  endRuling: ({ ctx, athlete, id }) => endRuling(ctx, athlete, id),
+  ownEye: ({ ctx }) => ownEye(ctx),
   keepDiagnosis: ({ ctx, athlete, id }) => keepDiagnosis(ctx, athlete, id),
   putFocus: ({ ctx, athlete, id, body }) => putFocus(ctx, athlete, id, body as NewFocus),
   changeFocus: ({ ctx, athlete, id, body }) => changeFocus(ctx, athlete, id, body as FocusChange),

@@ -6,26 +6,42 @@ import type {
   FocusRecord,
   IntakeRecord,
   MeasuredOn,
+  RulingRecord,
   RungMove,
 } from '@wrightonic/contract';
-import { ageOn, chainOf, diagnose, flagsOf, fromMph, measureById, presence, toMph, trend } from '@wrightonic/core';
+import {
+  ageOn,
+  chainOf,
+  diagnose,
+  findingById,
+  flagsOf,
+  fromMph,
+  measureById,
+  presence,
+  toMph,
+  trend,
+  visibilityOf,
+} from '@wrightonic/core';
 import type {
   AthleteProfile,
   Clearance,
+  DatedEvidence,
   Diagnosis,
   DiagnosisRequest,
-  Evidence,
   FindingId,
   IsoDate,
   LinkState,
   PlanSession,
   Rung,
+  WorkDone,
 } from '@wrightonic/core';
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import { notFound, wrongField } from '../problems';
 import { bodyHistories } from './body';
 import type { Context } from './context';
 import { evidenceOf, lookedAt } from './evidence';
+import type { Observed } from './evidence';
+import { eyesOf, renewAgreements } from './eyes';
 import { consentsOf, isMinor } from './intake';
 import { loadOf, workloadOf } from './load';
 import { keepWords } from './roster';
@@ -168,43 +184,103 @@ export const fociOf = async (ctx: Context, athlete: string): Promise<FocusRow[]>
 /** The athlete's schools over the academy's. */
 export const schoolsOf = (ctx: Context, athlete: AthleteRecord) => ({ ...ctx.academy.schools, ...athlete.schools });
 
-/** What the judgement is asked, with the academy's schools and numbers. */
-export const diagnosisRequest = (ctx: Context, athlete: AthleteRecord, evidence: readonly Evidence[]): DiagnosisRequest => ({
-  on: ctx.today,
-  athlete: profileOf(athlete),
-  schools: schoolsOf(ctx, athlete),
-  numbers: ctx.academy.numbers,
-  evidence,
-});
+/** Everything that the judgement rests on. */
+export interface Judged {
+  readonly observed: readonly Observed[];
+  readonly rulings: readonly RulingRecord[];
+  readonly request: DiagnosisRequest;
+}
+
+interface RulingRow {
+  id: string;
+  finding: FindingId;
+  ruling: RulingRecord['as'];
+  reason: string;
+  author: string;
+  on_date: IsoDate;
+}
+
+/** The coach's words that stand, oldest first. */
+export async function rulingsOf(ctx: Context, athlete: string): Promise<RulingRecord[]> {
+  const rows = (await ctx.tenant
+    .from('rulings')
+    .where('athlete_id', athlete)
+    .whereNull('ended_at')
+    .orderBy(['created_at', 'id'])) as RulingRow[];
+  return rows.map(({ id, finding, ruling, reason, author, on_date: on }) => ({
+    id,
+    finding,
+    as: ruling,
+    reason,
+    by: author,
+    on,
+  }));
+}
+
+/** Good reps on each finding that was worked on, by day. */
+async function workDone(ctx: Context, athlete: string): Promise<WorkDone[]> {
+  const rows = (await ctx.tenant
+    .from('reps')
+    .join('foci', 'foci.id', 'reps.focus_id')
+    .where({ 'reps.athlete_id': athlete, 'reps.judged': 'good', 'reps.undone': false })
+    .groupBy('foci.finding', 'reps.on_date')
+    .select({ finding: 'foci.finding', on: 'reps.on_date' })
+    .count({ reps: '*' })) as unknown as { finding: FindingId; on: IsoDate; reps: number | string }[];
+  return rows.map(({ finding, on, reps }) => ({ finding, on, reps: Number(reps) }));
+}
+
+/** What the judgement is asked: everything observed, each look by its own eye, the coach's words, the academy's numbers. */
+export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord): Promise<Judged> {
+  const [observed, rulings, work] = await Promise.all([evidenceOf(ctx, id), rulingsOf(ctx, id), workDone(ctx, id)]);
+  const authors = [...new Set(observed.flatMap((o) => (o.evidence.kind === 'eye' && o.authorId ? [o.authorId] : [])))];
+  const eyeOf = await eyesOf(ctx, authors);
+  const evidence = observed.map(({ on, by, evidence: item, authorId }): DatedEvidence => {
+    const eye = item.kind === 'eye' ? eyeOf(authorId, visibilityOf(findingById(item.finding))) : undefined;
+    // Where the academy has moved to another time zone, its day may lie before the day on which something was seen.
+    return { ...item, on: on > ctx.today ? ctx.today : on, by, ...(eye ? { eye } : {}) };
+  });
+  return {
+    observed,
+    rulings,
+    request: {
+      on: ctx.today,
+      athlete: profileOf(athlete),
+      schools: schoolsOf(ctx, athlete),
+      numbers: ctx.academy.numbers,
+      evidence,
+      overrules: rulings.map(({ finding, as }) => ({ finding, as })),
+      work,
+    },
+  };
+}
 
 /** The judgement over everything observed so far; never stored by itself. */
 export async function currentDiagnosis(
   ctx: Context,
   id: string,
   athlete: AthleteRecord,
-): Promise<{ evidence: Awaited<ReturnType<typeof evidenceOf>>; result: Diagnosis }> {
-  const evidence = await evidenceOf(ctx, id);
-  const result = diagnose(
-    diagnosisRequest(
-      ctx,
-      athlete,
-      evidence.map((e) => e.evidence),
-    ),
-  );
-  return { evidence, result };
+): Promise<Judged & { readonly result: Diagnosis }> {
+  const judged = await judgedOf(ctx, id, athlete);
+  return { ...judged, result: diagnose(judged.request) };
 }
 
 /** Renews what the roster shows of an athlete: chain, focus, lock. To be called in the transaction that changed them. */
 export async function renewGlance(ctx: Context, id: string): Promise<void> {
   const athlete = await athleteRecord(ctx, id);
   const foci = await fociOf(ctx, id);
-  const evidence = (await evidenceOf(ctx, id)).map((e) => e.evidence);
-  const present = presence(diagnosisRequest(ctx, athlete, evidence));
-  const chain = chainOf(athlete.discipline, lookedAt(evidence), present, foci);
+  const { observed, request } = await judgedOf(ctx, id, athlete);
+  await renewAgreements(
+    ctx,
+    id,
+    request,
+    observed.map((o) => ({ id: o.id, author: o.authorId })),
+  );
+  const present = presence(request);
+  const chain = chainOf(athlete.discipline, lookedAt(request.evidence), present, foci);
   const load = await loadOf(ctx, id);
   const { locked } = workloadOf(ctx, athlete, load).today;
   // What stands before anybody has looked is the same for all; it is no flag of this athlete.
-  const flags = evidence.length === 0 ? [] : flagsOf(present);
+  const flags = request.evidence.length === 0 ? [] : flagsOf(present);
   await ctx.tenant
     .from('athletes')
     .where('id', id)
@@ -287,7 +363,7 @@ const comingOf = (ctx: Context, id: string): Promise<AssignmentRow[]> =>
 export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
   const row = await rowOf(ctx, id);
   const athlete = toRecord(row);
-  const [foci, load, moves, coming, timeline, speeds, histories, { result, evidence }, consents] = await Promise.all([
+  const [foci, load, moves, coming, timeline, speeds, histories, { result, observed }, consents] = await Promise.all([
     fociOf(ctx, id),
     loadOf(ctx, id),
     movesOf(ctx, id, 6),
@@ -325,13 +401,13 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     intakeNext: row.intake_next,
     minor: isMinor(athlete.birthDate, ctx.today),
     clearance: standingClearance(load.clearances, ctx.today),
-    measured: newestMeasures(evidence),
+    measured: newestMeasures(observed),
     filmConsent: consents.some((c) => c.kind === 'film' && c.given),
     body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
   };
 }
 
-function newestMeasures(evidence: Awaited<ReturnType<typeof evidenceOf>>): MeasuredOn[] {
+function newestMeasures(evidence: readonly Observed[]): MeasuredOn[] {
   const newest = new Map<string, MeasuredOn>();
   for (const { on, evidence: item } of evidence) {
     if (item.kind !== 'measure') continue;

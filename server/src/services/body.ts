@@ -13,9 +13,8 @@ import { bandFor, BODY_TESTS, bodyInsight, bodyTestById, readingFault, valueOf }
 import type { Evidence, IsoDate, PainReport, TestId, TestSide, TestStep } from '@wrightonic/core';
 import { v5 as uuidv5 } from 'uuid';
 import { conflict, notFound, wrongField } from '../problems';
-import { athleteRecord, diagnosisRequest, profileOf, renewGlance } from './athletes';
+import { athleteRecord, judgedOf, profileOf, renewGlance } from './athletes';
 import type { Context } from './context';
-import { evidenceOf } from './evidence';
 
 interface CheckDbRow {
   id: string;
@@ -112,9 +111,9 @@ export async function bodyOf(ctx: Context, id: string): Promise<BodyPicture> {
     .orderBy('on_date', 'desc')
     .orderBy('created_at', 'desc')
     .first()) as CheckDbRow | undefined;
-  const [histories, evidence, readings, notes] = await Promise.all([
+  const [histories, judged, readings, notes] = await Promise.all([
     bodyHistories(ctx, id),
-    evidenceOf(ctx, id),
+    judgedOf(ctx, id, athlete),
     newest
       ? (ctx.tenant.from('body_readings').where('check_id', newest.id).orderBy(['created_at', 'id']) as unknown as Promise<
           ReadingDbRow[]
@@ -140,14 +139,8 @@ export async function bodyOf(ctx: Context, id: string): Promise<BodyPicture> {
   return {
     check,
     histories,
-    anythingSeen: evidence.length > 0,
-    insight: bodyInsight(
-      diagnosisRequest(
-        ctx,
-        athlete,
-        evidence.map((e) => e.evidence),
-      ),
-    ),
+    anythingSeen: judged.observed.length > 0,
+    insight: bodyInsight(judged.request),
   };
 }
 
@@ -191,6 +184,7 @@ async function renewObservation(ctx: Context, athleteId: string, check: CheckDbR
       athlete_id: athleteId,
       on_date: check.on_date,
       author: ctx.user.name,
+      author_id: ctx.user.id,
       source: 'body',
       evidence: JSON.stringify(evidence),
     });

@@ -1,4 +1,4 @@
-import type { ObservationRecord } from '@wrightonic/contract';
+import type { ObservationRecord, ObservationSource } from '@wrightonic/contract';
 import { bodyTestById, SIGNS } from '@wrightonic/core';
 import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
 import type { Context } from './context';
@@ -8,19 +8,33 @@ interface ObservationRow {
   id: string;
   on_date: IsoDate;
   author: string;
+  author_id: string | null;
+  source: ObservationSource;
   evidence: Evidence;
 }
+
+/** An observation with the person whose look it was. */
+export type Observed = ObservationRecord & { readonly authorId: string | null };
 
 /** Readings of one day from which speed patterns are read. */
 const READINGS_FOR_PATTERN = 5;
 
 /** Everything known about an athlete as evidence, oldest first; the newest day's speeds count by themselves. */
-export async function evidenceOf(ctx: Context, athlete: string): Promise<ObservationRecord[]> {
+export async function evidenceOf(ctx: Context, athlete: string): Promise<Observed[]> {
   const rows = (await ctx.tenant
     .from('observations')
     .where('athlete_id', athlete)
     .orderBy(['on_date', 'created_at', 'id'])) as ObservationRow[];
-  const observed = rows.map((row) => ({ id: row.id, on: row.on_date, by: row.author, evidence: row.evidence }));
+  const filmed = rows.some((row) => row.source === 'film') ? await clipsBehind(ctx, athlete) : new Map<string, string[]>();
+  const observed = rows.map((row): Observed => ({
+    id: row.id,
+    on: row.on_date,
+    by: row.author,
+    source: row.source,
+    clips: filmed.get(row.id) ?? [],
+    evidence: row.evidence,
+    authorId: row.author_id,
+  }));
   const speeds = await speedsOf(ctx, athlete);
   const newest = speeds[speeds.length - 1];
   const sameDay = speeds.filter((s) => s.date === newest?.date && s.gun === newest.gun && s.setting === newest.setting);
@@ -28,8 +42,29 @@ export async function evidenceOf(ctx: Context, athlete: string): Promise<Observa
   const readings = sameDay.map(({ speed, unit, effort }) => ({ speed, unit, effort }));
   return [
     ...observed,
-    { id: `speeds-${newest.date}`, on: newest.date, by: 'speed readings', evidence: { kind: 'velocity', readings } },
+    {
+      id: `speeds-${newest.date}`,
+      on: newest.date,
+      by: 'speed readings',
+      source: 'speeds',
+      clips: [],
+      evidence: { kind: 'velocity', readings },
+      authorId: null,
+    },
   ];
+}
+
+/** Clips from which each observation was measured. */
+async function clipsBehind(ctx: Context, athlete: string): Promise<Map<string, string[]>> {
+  const links = (await ctx.tenant
+    .from('clip_measures')
+    .join('clips', 'clips.id', 'clip_measures.clip_id')
+    .where('clips.athlete_id', athlete)
+    .select('clip_measures.clip_id', 'clip_measures.observation_id')) as { clip_id: string; observation_id: string }[];
+  const found = new Map<string, string[]>();
+  for (const { clip_id: clip, observation_id: observation } of links)
+    found.set(observation, [...(found.get(observation) ?? []), clip]);
+  return found;
 }
 
 /** Findings that somebody has looked at, tested or measured. */

@@ -60,6 +60,7 @@ export async function renewFilmEvidence(ctx: Context, athleteId: string, on: Iso
       athlete_id: athleteId,
       on_date: on,
       author: ctx.user.name,
+      author_id: ctx.user.id,
       source: 'film',
       evidence: JSON.stringify(item),
     })),

@@ -136,6 +136,7 @@ interface ImportDbRow {
 /** Tables in which somebody has worked with an athlete since they came in. */
 const WORKED_IN = [
   'observations',
+  'rulings',
   'work_sessions',
   'foci',
   'plans',

@@ -77,6 +77,7 @@ export async function putIntake(ctx: Context, id: string, given: IntakeRecord): 
   await ctx.tenant.insertOnce(
     'observations',
     [...wanted].map(([key, evidence]) => ({
+      author_id: ctx.user.id,
       id: idOf(key),
       athlete_id: id,
       on_date: ctx.today,

@@ -1,7 +1,8 @@
-import type { AthleteOverview, DiagnosisRecord, FocusChange, NewFocus, NewObservation } from '@wrightonic/contract';
+import type { AthleteOverview, DiagnosisRecord, FocusChange, NewFocus, NewObservation, NewRuling } from '@wrightonic/contract';
 import { check, diagnosisRequestSchema } from '@wrightonic/contract';
 
-import { CATALOGUE_VERSION, EvidenceError, findingById, howSure } from '@wrightonic/core';
+import { CATALOGUE_VERSION, changesSince, diagnose, EvidenceError, findingById, howSure } from '@wrightonic/core';
+import type { Diagnosis, DiagnosisRequest, IsoDate, Judged } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import { athleteRecord, currentDiagnosis, fociOf, overview, profileOf, renewGlance } from './athletes';
 import { within } from './context';
@@ -10,8 +11,80 @@ import type { Context } from './context';
 /** The judgement as it stands, not stored. */
 export async function diagnosisOf(ctx: Context, athleteId: string, id = ''): Promise<DiagnosisRecord> {
   const athlete = await athleteRecord(ctx, athleteId);
-  const { evidence, result } = await currentDiagnosis(ctx, athleteId, athlete);
-  return { id, on: ctx.today, catalogueVersion: CATALOGUE_VERSION, evidence, result };
+  const { observed, rulings, request, result } = await currentDiagnosis(ctx, athleteId, athlete);
+  return {
+    id,
+    on: ctx.today,
+    catalogueVersion: CATALOGUE_VERSION,
+    evidence: observed.map(({ authorId: _, ...shown }) => shown),
+    result,
+    request,
+    rulings,
+    changes: await changesOf(ctx, athleteId, request, result),
+  };
+}
+
+/**
+ * What is judged otherwise than before: than the diagnosis kept last, or, where none was kept, than at the end of the last day but
+ * one on which something was observed.
+ */
+async function changesOf(
+  ctx: Context,
+  athleteId: string,
+  request: DiagnosisRequest,
+  now: Diagnosis,
+): Promise<DiagnosisRecord['changes']> {
+  const kept = (await ctx.tenant
+    .from('diagnoses')
+    .where('athlete_id', athleteId)
+    .orderBy('created_at', 'desc')
+    .orderBy('id', 'desc')
+    .first('on_date', 'shown')) as { on_date: IsoDate; shown: { result: Judged } } | undefined;
+  if (kept) return { since: kept.on_date, list: changesSince(kept.shown.result, now) };
+  const days = [...new Set(request.evidence.map((e) => e.on!))].sort();
+  const since = days[days.length - 2];
+  if (since === undefined) return null;
+  const before = diagnose({ ...request, on: since, overrules: [], evidence: request.evidence.filter((e) => e.on! <= since) });
+  return { since, list: changesSince(before, now) };
+}
+
+/** Sets the coach's word on a finding; an older word on the same finding ends, and is kept. */
+export async function putRuling(ctx: Context, athleteId: string, id: string, given: NewRuling): Promise<DiagnosisRecord> {
+  const athlete = await athleteRecord(ctx, athleteId);
+  if (!findingById(given.finding).disciplines.includes(athlete.discipline))
+    throw wrongField('finding', `“${given.finding}” does not occur in the ${athlete.discipline} delivery`);
+  return ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    if (!(await tenant.has('rulings', { id }))) {
+      await tenant
+        .from('rulings')
+        .where({ athlete_id: athleteId, finding: given.finding })
+        .whereNull('ended_at')
+        .update({ ended_at: ctx.now });
+      await tenant.insertOnce('rulings', {
+        id,
+        athlete_id: athleteId,
+        finding: given.finding,
+        ruling: given.as,
+        reason: given.reason,
+        author: ctx.user.name,
+        on_date: ctx.today,
+      });
+      await renewGlance(inside, athleteId);
+    }
+    return diagnosisOf(inside, athleteId);
+  });
+}
+
+/** Takes the coach's word back. That it stood, and until when, is kept. */
+export async function endRuling(ctx: Context, athleteId: string, id: string): Promise<DiagnosisRecord> {
+  await athleteRecord(ctx, athleteId);
+  return ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    await tenant.from('rulings').where({ id, athlete_id: athleteId }).whereNull('ended_at').update({ ended_at: ctx.now });
+    await renewGlance(inside, athleteId);
+    return diagnosisOf(inside, athleteId);
+  });
 }
 
 /** Turns an item that cannot be about this athlete into a refusal of the field. */
@@ -37,6 +110,7 @@ export async function putObservation(
         id,
         athlete_id: athleteId,
         on_date: given.on,
+        author_id: ctx.user.id,
         author: ctx.user.name,
         evidence: JSON.stringify(given.evidence),
       });

@@ -12,6 +12,8 @@ import type { Context } from './context';
 export const ATHLETE_TABLES = {
   observations: 'things observed',
   diagnoses: 'diagnoses kept',
+  rulings: 'the coach’s words on findings',
+  eye_agreements: 'looks held against measures',
   foci: 'focuses',
   plans: 'plans',
   assignments: 'assigned sessions',
@@ -34,8 +36,8 @@ export const ATHLETE_TABLES = {
 } as const;
 type AthleteTable = keyof typeof ATHLETE_TABLES;
 const TABLES = Object.keys(ATHLETE_TABLES) as AthleteTable[];
-/** Of no meaning to anybody outside. */
-const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words']);
+/** Of no meaning to anybody outside, or, as how each coach's eye did, of nobody's concern but theirs. */
+const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words', 'eye_agreements']);
 
 interface NameRow {
   id: string;

@@ -21,41 +21,49 @@ function summary(items: readonly Evidence[]): string {
 export async function timelineOf(ctx: Context, athlete: string): Promise<TimelineEntry[]> {
   const newest = (table: string, most = MOST) =>
     ctx.tenant.from(table).where('athlete_id', athlete).orderBy('on_date', 'desc').limit(most);
-  const [observations, verdicts, sessions, pains, outings, clearances, plans, foci, checks, consents] = (await Promise.all([
-    newest('observations', 200),
-    newest('verdicts'),
-    ctx.tenant
-      .from('reps')
-      .where({ athlete_id: athlete, undone: false })
-      .groupBy('on_date')
-      .orderBy('on_date', 'desc')
-      .limit(MOST)
-      .select('on_date')
-      .count({ reps: '*' })
-      .sum({ good: ctx.tenant.raw("judged = 'good'") }),
-    newest('pain_reports'),
-    newest('outings'),
-    newest('clearances'),
-    newest('plans', 10),
-    ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('started_on', 'desc').limit(10),
-    newest('body_checks', 20),
-    newest('consents', 20),
-  ])) as unknown as [
-    { on_date: IsoDate; evidence: Evidence }[],
-    { on_date: IsoDate; finding: FindingId; verdict: string; from_rung: number; to_rung: number; reason: string }[],
-    { on_date: IsoDate; reps: number; good: number }[],
-    { on_date: IsoDate; site: string; score: number; moment: string }[],
-    { on_date: IsoDate; pitches: number; throws: number }[],
-    { on_date: IsoDate; by_clinician: string }[],
-    { on_date: IsoDate; weeks: number; assigned: number }[],
-    { started_on: IsoDate; finding: FindingId }[],
-    { on_date: IsoDate; kind: string; steps: object[]; finished_at: Date | null }[],
-    { on_date: IsoDate; kind: ConsentKind; given: number; by_whom: string }[],
-  ];
+  const [observations, verdicts, sessions, pains, outings, clearances, plans, foci, checks, consents, rulings] =
+    (await Promise.all([
+      newest('observations', 200),
+      newest('verdicts'),
+      ctx.tenant
+        .from('reps')
+        .where({ athlete_id: athlete, undone: false })
+        .groupBy('on_date')
+        .orderBy('on_date', 'desc')
+        .limit(MOST)
+        .select('on_date')
+        .count({ reps: '*' })
+        .sum({ good: ctx.tenant.raw("judged = 'good'") }),
+      newest('pain_reports'),
+      newest('outings'),
+      newest('clearances'),
+      newest('plans', 10),
+      ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('started_on', 'desc').limit(10),
+      newest('body_checks', 20),
+      newest('consents', 20),
+      newest('rulings', 20),
+    ])) as unknown as [
+      { on_date: IsoDate; evidence: Evidence }[],
+      { on_date: IsoDate; finding: FindingId; verdict: string; from_rung: number; to_rung: number; reason: string }[],
+      { on_date: IsoDate; reps: number; good: number }[],
+      { on_date: IsoDate; site: string; score: number; moment: string }[],
+      { on_date: IsoDate; pitches: number; throws: number }[],
+      { on_date: IsoDate; by_clinician: string }[],
+      { on_date: IsoDate; weeks: number; assigned: number }[],
+      { started_on: IsoDate; finding: FindingId }[],
+      { on_date: IsoDate; kind: string; steps: object[]; finished_at: Date | null }[],
+      { on_date: IsoDate; kind: ConsentKind; given: number; by_whom: string }[],
+      { on_date: IsoDate; finding: FindingId; ruling: string; reason: string; author: string }[],
+    ];
   const byDay = new Map<IsoDate, Evidence[]>();
   for (const o of observations) byDay.set(o.on_date, [...(byDay.get(o.on_date) ?? []), o.evidence]);
   const entries: TimelineEntry[] = [
     ...[...byDay].map(([on, items]): TimelineEntry => ({ on, kind: 'observation', text: summary(items) })),
+    ...rulings.map((r): TimelineEntry => ({
+      on: r.on_date,
+      kind: 'observation',
+      text: `${r.author} overruled “${quoted(r.finding).toLowerCase()}” (${r.ruling === 'absent' ? 'not there' : r.ruling === 'root' ? 'the root' : 'there'}): ${r.reason}`,
+    })),
     ...verdicts.map((v): TimelineEntry => ({
       on: v.on_date,
       kind: 'move',

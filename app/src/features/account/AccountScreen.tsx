@@ -1,4 +1,4 @@
-import { PASSWORD_LENGTH, ROLE_NAMES } from '@wrightonic/contract';
+import { may, PASSWORD_LENGTH, ROLE_NAMES } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
@@ -7,6 +7,7 @@ import { peopleApi } from '../../state/people-api';
 import { Action, Caution } from '../../ui/controls';
 import { Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { OwnEyePart } from './OwnEyePart';
 
 /** One's own account: password, and where one is signed in. */
 export function AccountScreen() {
@@ -69,6 +70,7 @@ export function AccountScreen() {
           />
         </View>
       </Section>
+      {may(me.role, 'judge') ? <OwnEyePart /> : null}
       <Section title="Other devices">
         <Text variant="bodyMedium">A phone lost, or a screen left open at the barn: end every sign-in but this one.</Text>
         {ending.isSuccess ? (

@@ -1,14 +1,16 @@
 import type { Me } from '@wrightonic/contract';
 import { bodyTestById, findingById, measureById, settableNumbers, SIGNS, signId } from '@wrightonic/core';
-import type { AcademyNumbers, GateSettings, SettableNumber, TestId } from '@wrightonic/core';
+import type { GateSettings, SettableNumber, TestId } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
 import { peopleApi } from '../../state/people-api';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
-import { SPACE, usePalette } from '../../ui/theme';
+import { SPACE } from '../../ui/theme';
+import { NumberRow } from './NumberRow';
+import { isOwn } from './own-numbers';
 import { settingsOf } from './SettingsScreen';
 
 const GATE_WORDS: Record<keyof GateSettings, string> = {
@@ -36,81 +38,9 @@ function wordsFor({ group, key, part }: SettableNumber): { name: string; unit: s
   };
 }
 
-function ownOf(numbers: AcademyNumbers, { group, key, part }: SettableNumber): number | undefined {
-  if (group === 'tests') return numbers.tests?.[key as TestId]?.[part!];
-  return group === 'signs' ? numbers.signs?.[key] : numbers.gate?.[key as keyof GateSettings];
-}
-
-/** The numbers with one of them set, or back to the standard. */
-function withOwn(numbers: AcademyNumbers, setting: SettableNumber, value: number | undefined): AcademyNumbers {
-  const { group, key, part } = setting;
-  const { [key as never]: old, ...rest } = (numbers[group] ?? {}) as Record<string, unknown>;
-  if (group !== 'tests') return { ...numbers, [group]: value === undefined ? rest : { ...rest, [key]: value } };
-  const test = bodyTestById(key as TestId);
-  const band = { pass: test.pass, watch: test.watch, ...(old as object | undefined), [part!]: value ?? test[part!] };
-  const standard = band.pass === test.pass && band.watch === test.watch;
-  return { ...numbers, tests: standard ? rest : { ...rest, [key]: band } };
-}
-
-function NumberRow({
-  setting,
-  numbers,
-  onChange,
-}: {
-  readonly setting: SettableNumber;
-  readonly numbers: AcademyNumbers;
-  readonly onChange: (numbers: AcademyNumbers) => void;
-}) {
-  const palette = usePalette();
-  const own = ownOf(numbers, setting);
-  const changed = own !== undefined && own !== setting.standard;
-  const [text, setText] = useState(String(own ?? setting.standard));
-  const { name, unit } = wordsFor(setting);
-  const set = (written: string) => {
-    setText(written);
-    const value = Number(written.replace(',', '.'));
-    if (written.trim() !== '' && Number.isFinite(value)) onChange(withOwn(numbers, setting, value));
-  };
-  const back = () => {
-    setText(String(setting.standard));
-    onChange(withOwn(numbers, setting, undefined));
-  };
-  return (
-    <View
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        gap: SPACE.s,
-        borderBottomWidth: 1,
-        borderColor: palette.line,
-        minHeight: 58,
-      }}
-    >
-      <View style={{ flex: 1, minWidth: 0 }}>
-        <Text variant="bodyMedium">{name}</Text>
-        <Text variant="bodySmall" style={{ color: changed ? palette.brass : palette.soft }}>
-          {changed ? `Yours; the standard is ${setting.standard} (${setting.provenance})` : `Standard (${setting.provenance})`}
-        </Text>
-      </View>
-      {changed ? (
-        <Action kind="plain" label="Standard" onPress={back} testID={`standard-${setting.key}-${setting.part ?? ''}`} />
-      ) : null}
-      <TextInput
-        mode="outlined"
-        dense
-        aria-label={name}
-        value={text}
-        onChangeText={set}
-        inputMode="decimal"
-        style={{ width: 116 }}
-        right={unit ? <TextInput.Affix text={unit} /> : undefined}
-        testID={`number-${setting.key}-${setting.part ?? ''}`}
-      />
-    </View>
-  );
-}
-
-const GROUPS: Record<SettableNumber['group'], string> = {
+/** The numbers of the causal model stand with the findings. */
+type Group = Exclude<SettableNumber['group'], 'model'>;
+const GROUPS: Record<Group, string> = {
   tests: 'Body tests',
   signs: 'Measured signs',
   gate: 'The gate',
@@ -119,12 +49,9 @@ const GROUPS: Record<SettableNumber['group'], string> = {
 function Form({ me }: { readonly me: Me }) {
   const [save, { isLoading, error, isSuccess }] = peopleApi.useSaveSettingsMutation();
   const [numbers, setNumbers] = useState(me.academy.numbers);
-  const [group, setGroup] = useState<SettableNumber['group']>('tests');
+  const [group, setGroup] = useState<Group>('tests');
   const settings = settableNumbers().filter((n) => n.group === group);
-  const changed = settableNumbers().filter((n) => {
-    const own = ownOf(numbers, n);
-    return own !== undefined && own !== n.standard;
-  }).length;
+  const changed = settableNumbers().filter((n) => n.group in GROUPS && isOwn(numbers, n)).length;
   return (
     <Screen
       width={860}
@@ -148,14 +75,20 @@ function Form({ me }: { readonly me: Me }) {
           {`Each is a starting value with where it comes from. ${changed === 0 ? 'All are as they came.' : `${changed} ${changed === 1 ? 'is' : 'are'} your own.`} A change counts at once in every diagnosis and verdict.`}
         </Text>
         <Row>
-          {(Object.keys(GROUPS) as SettableNumber['group'][]).map((g) => (
+          {(Object.keys(GROUPS) as Group[]).map((g) => (
             <Choice key={g} label={GROUPS[g]} chosen={group === g} onPress={() => setGroup(g)} />
           ))}
         </Row>
       </View>
       <Section title={GROUPS[group]}>
         {settings.map((setting) => (
-          <NumberRow key={`${setting.key}-${setting.part}`} setting={setting} numbers={numbers} onChange={setNumbers} />
+          <NumberRow
+            key={`${setting.key}-${setting.part}`}
+            setting={setting}
+            {...wordsFor(setting)}
+            numbers={numbers}
+            onChange={setNumbers}
+          />
         ))}
       </Section>
     </Screen>

@@ -17,6 +17,7 @@ const PARTS: readonly { readonly path: string; readonly name: string; readonly t
   { path: '/desk/audit', name: 'Who did what', text: 'Every change, and to whom', needs: 'seeAudit' },
   { path: '/desk/settings', name: 'Settings', text: 'Units, league limits, schools of thought, words', needs: 'changeSettings' },
   { path: '/desk/bands', name: 'Bands and thresholds', text: 'Body tests, measured signs, the gate', needs: 'changeSettings' },
+  { path: '/desk/findings', name: 'Findings and causes', text: 'What can go wrong, why, and how it shows', needs: 'judge' },
   { path: '/desk/account', name: 'Your account', text: 'Password, other devices', needs: 'account' },
 ];
 

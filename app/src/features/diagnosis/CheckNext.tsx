@@ -7,6 +7,7 @@ import { Choice, Action } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { checkText } from '../../ui/words';
+import { answersText } from './answers';
 
 interface Props {
   readonly weighed: WeighedCheck;
@@ -14,6 +15,8 @@ interface Props {
   readonly on: string;
   readonly onAnswer: (evidence: Evidence) => void;
   readonly busy: boolean;
+  /** Opens the place where it is done. */
+  readonly onStart: (check: Check) => void;
 }
 
 function NumberAnswer({
@@ -69,12 +72,15 @@ function eventFor(check: Extract<Check, { kind: 'measure' }>) {
 }
 
 /** One check with the way to answer it on the spot. */
-export function CheckNext({ weighed, athlete, on, onAnswer, busy }: Props) {
+export function CheckNext({ weighed, athlete, on, onAnswer, busy, onStart }: Props) {
   const palette = usePalette();
   const { check, minutes } = weighed;
   return (
     <View style={{ gap: SPACE.s, paddingVertical: SPACE.m, borderBottomWidth: 1, borderColor: palette.line }}>
-      <Text variant="bodyMedium">{checkText(check)}</Text>
+      <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
+        {checkText(check)}
+      </Text>
+      {weighed.answers.length > 0 ? <Text variant="bodyMedium">{answersText(weighed)}</Text> : null}
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {`about ${minutes} min${check.kind === 'screen' ? `. ${bodyTestById(check.test).how} Never cranked; stop on pain.` : ''}`}
       </Text>
@@ -135,6 +141,15 @@ export function CheckNext({ weighed, athlete, on, onAnswer, busy }: Props) {
             })
           }
         />
+      ) : null}
+      {check.kind === 'screen' || check.kind === 'measure' ? (
+        <Row>
+          <Action
+            kind="plain"
+            label={check.kind === 'screen' ? 'Do it step by step' : 'Open the clips'}
+            onPress={() => onStart(check)}
+          />
+        </Row>
       ) : null}
     </View>
   );

@@ -1,17 +1,23 @@
 import type { DiagnosisRecord } from '@wrightonic/contract';
 import { findingById } from '@wrightonic/core';
-import type { Evidence, FindingId, Pull, Root } from '@wrightonic/core';
+import type { Check, Evidence, FindingId, Root } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
 import { newId } from '../../state/ids';
-import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
+import { Action, Blank, Caution, Choice, LinkRow, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
 import { evidenceText, percent, titleOf, weekDay } from '../../ui/words';
+import { BeliefChart } from './BeliefChart';
 import { CheckNext } from './CheckNext';
+import { ForAthlete } from './ForAthlete';
+import { Pulls } from './Pulls';
+import { Overrule, Rulings } from './Rulings';
+import { SplitBar } from './SplitBar';
+import { useJudged } from './use-judged';
 
 const KIND_WORDS: Record<Root['kind'], string> = { limit: 'body', habit: 'timing or habit', cue: 'a misread cue' };
 const STYLE_TITLES: Record<string, string> = {
@@ -21,74 +27,10 @@ const STYLE_TITLES: Record<string, string> = {
   'finish-off-line': 'Finish off line',
   'rubber-side': 'Side of the rubber',
 };
-
-/** Each item with its pull: a bar to the right speaks for the root, to the left against it. */
-function Pulls({ pulls, evidence }: { readonly pulls: readonly Pull[]; readonly evidence: DiagnosisRecord['evidence'] }) {
-  const palette = usePalette();
-  const most = Math.max(1.2, ...pulls.map((p) => Math.abs(p.weight)));
-  return (
-    <View>
-      {pulls.slice(0, 8).map((pull) => {
-        const item = evidence[pull.evidence];
-        if (!item) return null;
-        const width = `${Math.round((48 * Math.abs(pull.weight)) / most)}%` as const;
-        const forIt = pull.weight > 0;
-        return (
-          <View key={pull.evidence} style={{ paddingVertical: 6, gap: 3 }}>
-            <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-              <Text variant="bodySmall" style={{ flex: 1 }}>
-                {evidenceText(item.evidence)}
-              </Text>
-              <Text variant="bodySmall" style={{ color: palette.soft }}>{`${item.by}, ${weekDay(item.on)}`}</Text>
-            </View>
-            <View aria-hidden style={{ height: 8, flexDirection: 'row' }}>
-              <View style={{ flex: 1, flexDirection: 'row', justifyContent: 'flex-end' }}>
-                {forIt ? null : <View style={{ width, borderWidth: 1.5, borderColor: palette.clay, borderStyle: 'dashed' }} />}
-              </View>
-              <View style={{ width: 2, backgroundColor: palette.ink }} />
-              <View style={{ flex: 1 }}>
-                {forIt ? <View style={{ width, height: 8, backgroundColor: palette.spruce }} /> : null}
-              </View>
-            </View>
-          </View>
-        );
-      })}
-    </View>
-  );
-}
-
-/** Body, timing or cue: three lengths on one line, each named in place. */
-function SplitBar({ split }: { readonly split: { body: number; timing: number; cue: number } }) {
-  const palette = usePalette();
-  const parts = [
-    { name: 'body', share: split.body, fill: palette.brass, ink: palette.sheet },
-    { name: 'timing', share: split.timing, fill: palette.spruce, ink: palette.onSpruce },
-    { name: 'cue', share: split.cue, fill: palette.limb, ink: palette.ink },
-  ].filter((p) => p.share > 0.005);
-  if (parts.length === 0)
-    return <Text style={{ color: palette.soft }}>Not enough seen to say whether it is body, timing or a cue.</Text>;
-  return (
-    <View
-      role="img"
-      aria-label={parts.map((p) => `${p.name} ${percent(p.share)}`).join(', ')}
-      style={{ flexDirection: 'row', height: 34, borderWidth: 1.5, borderColor: palette.ink }}
-    >
-      {parts.map((p) => (
-        <View
-          key={p.name}
-          style={{ flex: p.share, backgroundColor: p.fill, justifyContent: 'center', paddingHorizontal: 6, overflow: 'hidden' }}
-        >
-          {p.share > 0.14 ? (
-            <Text
-              numberOfLines={1}
-              style={{ color: p.ink, fontFamily: NUMBER_FONT, fontWeight: '600', fontSize: 16 }}
-            >{`${p.name} ${percent(p.share)}`}</Text>
-          ) : null}
-        </View>
-      ))}
-    </View>
-  );
-}
+const ROOTS_SHOWN = 5;
+const CHECKS_SHOWN = 3;
+const LIST_SHOWN = 6;
+const NOTES_SHOWN = 5;
 
 function worthText(root: Root): string | null {
   const worth = root.worthMph;
@@ -124,10 +66,84 @@ function RootPart({ root, first, chosen, onChoose }: RootPartProps) {
         <Text
           variant="bodySmall"
           style={{ color: palette.soft }}
-        >{`${percent(root.probability)} · ${KIND_WORDS[root.kind]}`}</Text>
+        >{`${root.byWord ? 'the coach’s word' : percent(root.probability)} · ${KIND_WORDS[root.kind]}`}</Text>
       </View>
       {first ? null : <Choice label={chosen ? 'Shown' : 'Show why'} chosen={chosen} onPress={onChoose} />}
     </View>
+  );
+}
+
+/** What has been judged otherwise since the last diagnosis; nothing when all is as it was. */
+function Changes({ changes }: { readonly changes: DiagnosisRecord['changes'] }) {
+  const palette = usePalette();
+  if (!changes || changes.list.length === 0) return null;
+  return (
+    <View style={{ backgroundColor: palette.brassWash, padding: SPACE.m, gap: 4 }} role="status" testID="changes">
+      <Text variant="labelLarge">{`Changed since ${weekDay(changes.since)}`}</Text>
+      {changes.list.slice(0, NOTES_SHOWN).map((c) => (
+        <Text key={c.sentence} variant="bodyMedium">
+          {c.sentence}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+function Why({
+  athlete,
+  root,
+  record,
+  first,
+}: {
+  readonly athlete: string;
+  readonly root: Root;
+  readonly record: DiagnosisRecord;
+  readonly first: boolean;
+}) {
+  const palette = usePalette();
+  const { evidence, request } = record;
+  const [ruling, setRuling] = useState(false);
+  const cleared = root.cleared.map(
+    (c) =>
+      `${titleOf(c.finding).toLowerCase()} (${c.evidence.map((e) => (evidence[e] ? evidenceText(evidence[e].evidence) : '')).join(', ')})`,
+  );
+  return (
+    <Section title="Because and against" note={first ? 'tap an item: where it came from' : titleOf(root.finding)}>
+      <Text variant="bodyMedium">{findingById(root.finding).seen}</Text>
+      <Pulls athlete={athlete} pulls={[...root.because, ...root.against]} evidence={evidence} request={request} />
+      {cleared.length > 0 ? (
+        <Text variant="bodySmall" style={{ color: palette.soft }}>{`Ruled out: ${cleared.join('; ')}.`}</Text>
+      ) : null}
+      {worthText(root) ? <Text variant="bodySmall">{worthText(root)}</Text> : null}
+      {ruling ? (
+        <Overrule athlete={athlete} finding={root.finding} onDone={() => setRuling(false)} />
+      ) : (
+        <Row>
+          <Action kind="plain" label="Overrule this" onPress={() => setRuling(true)} testID="overrule" />
+        </Row>
+      )}
+    </Section>
+  );
+}
+
+/** Remarks on the evidence itself. */
+function Notes({ record }: { readonly record: DiagnosisRecord }) {
+  const { notes } = record.result;
+  if (notes.length === 0) return null;
+  return (
+    <Section title="About what was seen">
+      {notes.slice(0, NOTES_SHOWN).map((n) => {
+        const items = n.evidence.flatMap((e) => (record.evidence[e] ? [evidenceText(record.evidence[e].evidence)] : []));
+        return (
+          <Text key={`${n.note}${n.evidence.join()}`} variant="bodySmall">
+            {`${n.note}${items.length > 0 ? ` (${items.join('; ')})` : ''}`}
+          </Text>
+        );
+      })}
+      {notes.length > NOTES_SHOWN ? (
+        <Text variant="bodySmall">{`And ${notes.length - NOTES_SHOWN} more of the kind.`}</Text>
+      ) : null}
+    </Section>
   );
 }
 
@@ -142,6 +158,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
   const [keep, keepState] = api.useKeepDiagnosisMutation();
   const [putFocus, focusState] = api.usePutFocusMutation();
   const [shown, setShown] = useState<FindingId | null>(null);
+  const { answer: history } = useJudged('history', data && data.evidence.length > 0 ? data.request : null);
   const failure = error ?? putState.error ?? keepState.error ?? focusState.error;
   if (!data || !overview || !me)
     return failure ? (
@@ -155,7 +172,9 @@ export function WhatScreen({ id }: { readonly id: string }) {
   const root = result.roots.find((r) => r.finding === shown) ?? result.roots[0];
   const today = me.academy.today;
   const answer = (item: Evidence) => void put({ athlete: id, id: newId(), body: { on: today, evidence: item } });
+  const start = (check: Check) => router.push(`/athletes/${id}/${check.kind === 'screen' ? 'check' : 'film'}`);
   const suggested = result.focus.lowerHalf ?? result.focus.arm ?? result.focus.open?.finding ?? null;
+  const suggestedWhy = result.focus.lowerHalf ? result.focus.why.lowerHalf : result.focus.why.arm;
   const candidate = shown ?? suggested;
   const isFocus = overview.foci.some((f) => f.finding === candidate);
   const makeFocus = async (finding: FindingId) => {
@@ -168,13 +187,16 @@ export function WhatScreen({ id }: { readonly id: string }) {
     });
     if (set.data) router.push(`/athletes/${id}/plan`);
   };
+  const flags = result.flags.length > 0 && (
+    <Caution testID="flags">{`Take care: ${result.flags.map((f) => titleOf(f).toLowerCase()).join('; ')}. No hard throws are planned while this is likely. If anything hurts, a licensed clinician decides.`}</Caution>
+  );
   return (
     <Screen
       footer={
         candidate && !isFocus ? (
           <>
             <Text variant="bodySmall" style={{ color: palette.soft }} numberOfLines={2}>
-              {`${titleOf(candidate)}${result.focus.open && !shown ? '. Not sure yet: work on it with open eyes.' : ''}`}
+              {`${titleOf(candidate)}${shown ? '' : result.focus.open ? '. Not sure yet: work on it with open eyes.' : suggestedWhy ? `. ${suggestedWhy}` : ''}`}
             </Text>
             <Action
               label="Make this the focus"
@@ -199,6 +221,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
         </Text>
       </View>
       {failure ? <Caution>{problemOf(failure).detail}</Caution> : null}
+      <Changes changes={data.changes} />
       {root === undefined ? (
         <Blank title={evidence.length === 0 ? 'Nothing has been looked at yet' : 'The cause is open'}>
           {evidence.length === 0
@@ -210,7 +233,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
         <View style={{ gap: SPACE.xl }}>
           {result.roots.length > 0 ? (
             <View>
-              {result.roots.slice(0, 5).map((r, i) => (
+              {result.roots.slice(0, ROOTS_SHOWN).map((r, i) => (
                 <RootPart
                   key={r.finding}
                   root={r}
@@ -222,20 +245,12 @@ export function WhatScreen({ id }: { readonly id: string }) {
             </View>
           ) : null}
           <SplitBar split={result.split} />
-          {root ? (
-            <Section title="Because and against" note={root === result.roots[0] ? undefined : titleOf(root.finding)}>
-              <Text variant="bodyMedium">{findingById(root.finding).seen}</Text>
-              <Pulls pulls={[...root.because, ...root.against]} evidence={evidence} />
-              {root.cleared.length > 0 ? (
-                <Text variant="bodySmall" style={{ color: palette.soft }}>
-                  {`Ruled out: ${root.cleared.map((c) => `${titleOf(c.finding).toLowerCase()} (${c.evidence.map((e) => (evidence[e] ? evidenceText(evidence[e].evidence) : '')).join(', ')})`).join('; ')}.`}
-                </Text>
-              ) : null}
-              {worthText(root) ? <Text variant="bodySmall">{worthText(root)}</Text> : null}
+          {flags || null}
+          {root ? <Why key={root.finding} athlete={id} root={root} record={data} first={root === result.roots[0]} /> : null}
+          {data.rulings.length > 0 ? (
+            <Section title="Overruled by the coach">
+              <Rulings athlete={id} record={data} />
             </Section>
-          ) : null}
-          {result.flags.length > 0 ? (
-            <Caution>{`${result.flags.map((f) => titleOf(f)).join('; ')}: no hard throws are planned while this is likely. If anything hurts, a licensed clinician decides.`}</Caution>
           ) : null}
         </View>
         <View style={{ gap: SPACE.xl }}>
@@ -243,20 +258,21 @@ export function WhatScreen({ id }: { readonly id: string }) {
             {result.nextChecks.length === 0 ? (
               <Text style={{ color: palette.soft }}>More checking would hardly change the picture.</Text>
             ) : null}
-            {result.nextChecks.slice(0, 3).map((check) => (
+            {result.nextChecks.slice(0, CHECKS_SHOWN).map((check) => (
               <CheckNext
                 key={JSON.stringify(check.check)}
                 weighed={check}
                 athlete={overview.athlete}
                 on={today}
                 onAnswer={answer}
+                onStart={start}
                 busy={putState.isLoading}
               />
             ))}
           </Section>
           {result.expectedToEase.length > 0 ? (
             <Section title="Should ease by itself">
-              {result.expectedToEase.slice(0, 6).map((e) => (
+              {result.expectedToEase.slice(0, LIST_SHOWN).map((e) => (
                 <Row key={e.finding} style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
                   <Text variant="bodyMedium" style={{ flex: 1 }}>
                     {titleOf(e.finding)}
@@ -268,7 +284,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
           ) : null}
           {result.leaveAlone.length > 0 ? (
             <Section title="Leave alone">
-              {result.leaveAlone.slice(0, 6).map((l) => (
+              {result.leaveAlone.slice(0, LIST_SHOWN).map((l) => (
                 <View key={l.item}>
                   <Text variant="bodyMedium">{STYLE_TITLES[l.item] ?? titleOf(l.item as FindingId)}</Text>
                   <Text variant="bodySmall" style={{ color: palette.soft }}>
@@ -278,6 +294,35 @@ export function WhatScreen({ id }: { readonly id: string }) {
               ))}
             </Section>
           ) : null}
+          {evidence.length > 0 ? (
+            <Section title="For the athlete" note="to say, or to show">
+              <ForAthlete record={data} overview={overview} me={me} focus={shown} />
+            </Section>
+          ) : null}
+          {history && history.days.length > 0 && history.findings.length > 0 ? (
+            <Section title="How the belief moved" note="by the evidence, session by session">
+              <BeliefChart history={history} />
+            </Section>
+          ) : null}
+          <View>
+            <LinkRow
+              label="Map of causes"
+              onPress={() => router.push(`/athletes/${id}/causes${root ? `?centre=${root.finding}` : ''}` as never)}
+              testID="to-map"
+            >
+              <Text variant="titleMedium">Map of causes</Text>
+              <Text variant="bodySmall" style={{ color: palette.soft }}>
+                What leads to what, and how surely
+              </Text>
+            </LinkRow>
+            <LinkRow label="What if" onPress={() => router.push(`/athletes/${id}/what-if` as never)} testID="to-what-if">
+              <Text variant="titleMedium">What if …</Text>
+              <Text variant="bodySmall" style={{ color: palette.soft }}>
+                Suppose a test or finding; two schools side by side
+              </Text>
+            </LinkRow>
+          </View>
+          <Notes record={data} />
         </View>
       </Panes>
     </Screen>

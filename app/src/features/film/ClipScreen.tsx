@@ -51,9 +51,11 @@ interface Ready {
   readonly source: FrameSource;
   readonly work: MarkWork;
   readonly mayMark: boolean;
+  /** Where the clip opens; contact when it is not said. */
+  readonly event: string | undefined;
 }
 
-function Clip({ id, clip, file, source, work, mayMark }: Ready) {
+function Clip({ id, clip, file, source, work, mayMark, event }: Ready) {
   const palette = usePalette();
   const router = useRouter();
   const wide = useWide();
@@ -64,7 +66,7 @@ function Clip({ id, clip, file, source, work, mayMark }: Ready) {
   const fps = clip.captureFps;
   const from = marks.trim?.from ?? 0;
   const to = Math.min(marks.trim?.to ?? source.info.frames - 1, source.info.frames - 1);
-  const [at, setAt] = useState(() => Math.round(marks.events.contact?.frame ?? from));
+  const [at, setAt] = useState(() => Math.round((marks.events[event as 'contact'] ?? marks.events.contact)?.frame ?? from));
   const frame = Math.max(from, Math.min(at, to));
   const [closer, setCloser] = useState(false);
   const [part, setPart] = useState<Part>(mayMark ? 'events' : 'measures');
@@ -296,7 +298,15 @@ function Clip({ id, clip, file, source, work, mayMark }: Ready) {
 }
 
 /** A clip as large as can be, stepped frame by frame: events, joints, what they measure, and drawing. */
-export function ClipScreen({ id, clip: clipId }: { readonly id: string; readonly clip: string | undefined }) {
+export function ClipScreen({
+  id,
+  clip: clipId,
+  event,
+}: {
+  readonly id: string;
+  readonly clip: string | undefined;
+  readonly event?: string | undefined;
+}) {
   const { data: me } = api.useMeQuery();
   const { data: overview } = api.useAthleteQuery(id);
   const { clip, file, stored, problem } = useClipAt(id, clipId);
@@ -307,7 +317,7 @@ export function ClipScreen({ id, clip: clipId }: { readonly id: string; readonly
     unreadable ??
     (clip && file === null ? 'The clip has not arrived yet: its upload goes on from the device that has it.' : null);
   if (me && overview && clip && file && source && work)
-    return <Clip id={id} clip={clip} file={file} source={source} work={work} mayMark={may(me.role, 'film')} />;
+    return <Clip id={id} clip={clip} file={file} source={source} work={work} mayMark={may(me.role, 'film')} event={event} />;
   return wrong ? (
     <Screen width={560}>
       <Blank title={problem?.title ?? 'The clip cannot be shown'}>{wrong}</Blank>

@@ -52,23 +52,24 @@ export function LookScreen({ id }: { readonly id: string }) {
   const top = diagnosis.result.roots[0];
   const last = page === PAGES.length - 1;
   const name = current === 'ask' ? 'Ask the athlete' : linkName(current, athlete.discipline);
-  const nothingNew =
-    diagnosis.result.roots.length > 0 && diagnosis.result.nextChecks.filter((c) => c.check.kind === 'eye').length === 0;
+  const settled = diagnosis.result.lookingSettled;
   return (
     <Screen
       footer={
         <>
           <Text variant="bodySmall" style={{ color: palette.soft }} testID="so-far" numberOfLines={2}>
             {top
-              ? `Most likely so far: ${titleOf(top.finding).toLowerCase()}, ${percent(top.probability)}${nothingNew ? '. More looking would hardly change it.' : ''}`
-              : 'Most likely so far: not enough seen'}
+              ? `Most likely so far: ${titleOf(top.finding).toLowerCase()}, ${percent(top.probability)}${settled ? '. Enough seen: more looking would hardly change the focus.' : ''}`
+              : settled
+                ? 'Enough seen: nothing stands out, and more looking would hardly change that.'
+                : 'Most likely so far: not enough seen'}
           </Text>
           <Row style={{ flexWrap: 'nowrap' }}>
             <View style={{ flex: 1 }}>
               <Action kind="quiet" label="Back" disabled={page === 0} onPress={() => turn(page - 1)} />
             </View>
             <View style={{ flex: 2 }}>
-              {last ? (
+              {last || settled ? (
                 <Action label="What is it?" onPress={() => router.push(`/athletes/${id}/what`)} testID="to-what" />
               ) : (
                 <Action
@@ -78,6 +79,11 @@ export function LookScreen({ id }: { readonly id: string }) {
                 />
               )}
             </View>
+            {settled && !last ? (
+              <View style={{ flex: 1 }}>
+                <Action kind="quiet" label="Look on" onPress={() => turn(page + 1)} testID="next-link" />
+              </View>
+            ) : null}
           </Row>
         </>
       }

@@ -4,6 +4,7 @@ import type { Schools } from '../shared/schools';
 import { spareWords } from '../words/spare';
 import type { SparedWord } from '../words/spare';
 import type { Diagnosis } from './diagnose';
+import { LIKELY_ENOUGH } from './focus';
 
 /** What is told to athlete and family, in a few plain sentences. */
 export interface AthleteWords {
@@ -47,7 +48,11 @@ const HOW: Record<Schools['method'], string> = {
 export function wordsForAthlete({ diagnosis, focus, method, words, fine }: Told): AthleteWords {
   const chosen = focus ?? diagnosis.focus.lowerHalf ?? diagnosis.focus.arm ?? diagnosis.focus.open?.finding ?? null;
   const spare = (text: string) => spareWords(text, words);
-  const good = fine.map((id) => findingById(id).phase).find((phase) => phase !== null);
+  // A link is praised only when nothing on it is likely.
+  const troubled = new Set(
+    Object.entries(diagnosis.posterior).flatMap(([id, p]) => (p >= LIKELY_ENOUGH ? [findingById(id as FindingId).phase] : [])),
+  );
+  const good = fine.map((id) => findingById(id).phase).find((phase) => phase !== null && !troubled.has(phase));
   const keep = good ? `Keep doing: ${GOOD_AT[good]!.toLowerCase()}.` : 'Keep doing what feels free and easy.';
   if (!chosen)
     return {

@@ -20,8 +20,29 @@ const titleOf = (finding: FindingId): string => findingById(finding).title;
 const quoted = (finding: FindingId): string => `“${titleOf(finding).toLowerCase()}”`;
 const percent = (p: number): string => `${Math.round(100 * p)} %`;
 
+/** How the two sides are spoken of: a past and a present, or what is and what would be. */
+const TENSES = {
+  past: {
+    was: 'was',
+    is: 'now it is',
+    then: 'then',
+    now: 'now',
+    none: 'now none stands out',
+    one: 'A likeliest root stands out now',
+  },
+  if: {
+    was: 'is',
+    is: 'it would be',
+    then: 'as it is',
+    now: 'then',
+    none: 'none would stand out',
+    one: 'A likeliest root would stand out',
+  },
+} as const;
+
 /** What is judged otherwise now, most telling first; empty when nothing worth naming has changed. */
-export function changesSince(before: Judged, now: Judged): Change[] {
+export function changesSince(before: Judged, now: Judged, tense: keyof typeof TENSES = 'past'): Change[] {
+  const say = TENSES[tense];
   const changes: Change[] = [];
   const [was, is] = [before.roots[0], now.roots[0]];
   if (was?.finding !== is?.finding)
@@ -29,16 +50,16 @@ export function changesSince(before: Judged, now: Judged): Change[] {
       kind: 'root',
       finding: is?.finding ?? null,
       sentence: !is
-        ? `The likeliest root was ${quoted(was!.finding)}; now none stands out.`
+        ? `The likeliest root ${say.was} ${quoted(was!.finding)}; ${say.none}.`
         : !was
-          ? `A likeliest root stands out now: ${quoted(is.finding)}, ${percent(is.probability)}.`
-          : `The likeliest root was ${quoted(was.finding)}; now it is ${quoted(is.finding)}, ${percent(is.probability)}.`,
+          ? `${say.one}: ${quoted(is.finding)}, ${percent(is.probability)}.`
+          : `The likeliest root ${say.was} ${quoted(was.finding)}; ${say.is} ${quoted(is.finding)}, ${percent(is.probability)}.`,
     });
   else if (was && is && Math.abs(was.probability - is.probability) >= NAMED_FROM)
     changes.push({
       kind: 'root',
       finding: is.finding,
-      sentence: `The likeliest root is the same, ${quoted(is.finding)}, and ${is.probability > was.probability ? 'surer' : 'less sure'}: ${percent(was.probability)} then, ${percent(is.probability)} now.`,
+      sentence: `The likeliest root is the same, ${quoted(is.finding)}, and ${is.probability > was.probability ? 'surer' : 'less sure'}: ${percent(was.probability)} ${say.then}, ${percent(is.probability)} ${say.now}.`,
     });
   for (const slot of ['lowerHalf', 'arm'] as const)
     if (before.focus[slot] !== now.focus[slot]) {
@@ -47,7 +68,7 @@ export function changesSince(before: Judged, now: Judged): Change[] {
       changes.push({
         kind: 'focus',
         finding: to ?? from,
-        sentence: `Suggested focus, ${part}: ${from ? quoted(from) : 'none'} then, ${to ? quoted(to) : 'none'} now.`,
+        sentence: `Suggested focus, ${part}: ${from ? quoted(from) : 'none'} ${say.then}, ${to ? quoted(to) : 'none'} ${say.now}.`,
       });
     }
   for (const flag of now.flags)
@@ -67,7 +88,7 @@ export function changesSince(before: Judged, now: Judged): Change[] {
     changes.push({
       kind: 'presence',
       finding,
-      sentence: `${titleOf(finding)}: ${percent(from)} then, ${percent(to)} now.`,
+      sentence: `${titleOf(finding)}: ${percent(from)} ${say.then}, ${percent(to)} ${say.now}.`,
     });
   return changes;
 }

@@ -48,7 +48,7 @@ export function eyeFrom(agreements: readonly Agreement[], visibility: Visibility
       .reduce((total, a) => total + a.count, 0);
   const [there, saidYes, notThere, saidNo] = [count('present'), count('present', 'yes'), count('absent'), count('absent', 'no')];
   const mean = (prior: number, agreed: number, all: number) =>
-    Math.min(TRUST_RANGE[1], Math.max(TRUST_RANGE[0], (EYE_PRIOR_LOOKS * prior + agreed) / (EYE_PRIOR_LOOKS + all)));
+    Math.min(TRUST_RANGE[1], Math.max(TRUST_RANGE[0], prior + (agreed - all * prior) / (EYE_PRIOR_LOOKS + all)));
   return {
     sensitivity: mean(start.sensitivity, saidYes, there),
     specificity: mean(start.specificity, saidNo, notThere),

@@ -27,10 +27,14 @@ const FOLLOWED = 5;
 
 /**
  * How the belief moved from session to session: the judgement as it would have stood at the end of each day with evidence, by
- * today's catalogue and without the coach's word. Oldest first; the newest {@link DAYS_SHOWN} days.
+ * today's catalogue and without the coach's word; and as it stands today. Oldest first; the newest {@link DAYS_SHOWN} days.
  */
 export function beliefHistory(request: DiagnosisRequest): BeliefHistory {
-  const days = [...new Set(request.evidence.map((item) => item.on ?? request.on))].sort().slice(-DAYS_SHOWN);
+  const seenOn = [...new Set(request.evidence.map((item) => item.on ?? request.on))].sort();
+  // Today stands at the end: what has faded since counts as it does in the judgement.
+  const days = (seenOn.length === 0 || seenOn[seenOn.length - 1] === request.on ? seenOn : [...seenOn, request.on]).slice(
+    -DAYS_SHOWN,
+  );
   const { overrules: _, ...unruled } = request;
   const then = days.map((on) => {
     const evidence = request.evidence.filter((item) => (item.on ?? request.on) <= on);

@@ -94,3 +94,20 @@ export function easingByEnumeration(nodes: readonly NetworkNode[], likelihoods: 
   }
   return eased.map((e) => e / total);
 }
+
+/** P(arrow fired), by “cause>consequence”. */
+export function firedByEnumeration(nodes: readonly NetworkNode[], likelihoods: Likelihoods): ReadonlyMap<string, number> {
+  let total = 0;
+  const fired = new Map<string, number>();
+  for (const world of worlds(nodes)) {
+    const weight = weigh(world, likelihoods);
+    total += weight;
+    nodes.forEach((node, i) =>
+      node.parents.forEach((p, k) => {
+        const key = `${p.node}>${i}`;
+        fired.set(key, (fired.get(key) ?? 0) + (world.arrows[i]![k] ? weight : 0));
+      }),
+    );
+  }
+  return new Map([...fired].map(([key, weight]) => [key, weight / total]));
+}

@@ -1,8 +1,9 @@
 import type { Migration } from './columns';
 import { film } from './film';
 import { first } from './first';
+import { judgement } from './judgement';
 import { people } from './people';
 
 export type { Migration };
 
-export const MIGRATIONS: readonly Migration[] = [first, people, film];
+export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement];

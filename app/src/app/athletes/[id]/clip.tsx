@@ -2,6 +2,6 @@ import { useLocalSearchParams } from 'expo-router';
 import { ClipScreen } from '../../../features/film/ClipScreen';
 
 export default function Route() {
-  const { id, clip } = useLocalSearchParams<{ id: string; clip?: string }>();
-  return <ClipScreen key={clip} id={id} clip={clip} />;
+  const { id, clip, event } = useLocalSearchParams<{ id: string; clip?: string; event?: string }>();
+  return <ClipScreen key={clip} id={id} clip={clip} event={event} />;
 }

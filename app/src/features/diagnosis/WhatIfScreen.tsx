@@ -1,0 +1,282 @@
+import { changesSince, bodyTestById, BODY_TESTS, graphFindings } from '@wrightonic/core';
+import type { Diagnosis, DiagnosisRequest, FindingId, Schools, TestId, TestSide } from '@wrightonic/core';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Searchbar, Text, TextInput } from 'react-native-paper';
+import { api, problemOf } from '../../state/api';
+import { Action, Caution, Choice, Loading } from '../../ui/controls';
+import { Panes, Row, Screen, Section } from '../../ui/layout';
+import { SchoolChoices } from '../../ui/SchoolChoices';
+import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
+import { percent, sideName, titleOf, withUnit } from '../../ui/words';
+import { useJudged } from './use-judged';
+import { aboutTheSame, supposing } from './what-if';
+import type { Supposition } from './what-if';
+
+const FOUND_SHOWN = 6;
+const ROOTS_SHOWN = 6;
+
+function spokenSupposition(s: Supposition): string {
+  if (s.kind === 'finding') return `${titleOf(s.finding)}: ${s.as === 'present' ? 'there' : 'not there'}`;
+  const test = bodyTestById(s.test);
+  return `${test.name}${s.side === 'none' ? '' : `, ${s.side.replace(/-/g, ' ')}`}: ${withUnit(s.value, test.unit)}`;
+}
+
+/** Roots before and after, side by side. */
+function BeforeAfter({ before, after }: { readonly before: Diagnosis; readonly after: Diagnosis }) {
+  const palette = usePalette();
+  const p = (d: Diagnosis, finding: FindingId) => d.roots.find((r) => r.finding === finding)?.probability ?? 0;
+  const shown = [...new Set([...after.roots, ...before.roots].map((r) => r.finding))]
+    .sort((a, b) => Math.max(p(after, b), p(before, b)) - Math.max(p(after, a), p(before, a)))
+    .slice(0, ROOTS_SHOWN);
+  if (shown.length === 0) return <Text style={{ color: palette.soft }}>No cause stands out, before or after.</Text>;
+  return (
+    <View role="table" aria-label="Likeliest causes as it is and as it would be">
+      <Row style={{ flexWrap: 'nowrap' }}>
+        <Text variant="bodySmall" style={{ flex: 1, color: palette.soft }}>
+          Root
+        </Text>
+        {['as it is', 'as it would be'].map((head) => (
+          <Text key={head} variant="bodySmall" style={{ width: 86, textAlign: 'right', color: palette.soft }}>
+            {head}
+          </Text>
+        ))}
+      </Row>
+      {shown.map((finding) => {
+        const [was, is] = [p(before, finding), p(after, finding)];
+        const moved = Math.abs(was - is) >= 0.05;
+        return (
+          <View
+            key={finding}
+            style={{ flexDirection: 'row', gap: SPACE.s, paddingVertical: 6, borderTopWidth: 1, borderColor: palette.line }}
+          >
+            <Text variant="bodyMedium" style={{ flex: 1 }}>
+              {titleOf(finding)}
+            </Text>
+            <Text style={{ width: 86, textAlign: 'right', fontFamily: NUMBER_FONT, fontSize: 17 }}>{percent(was)}</Text>
+            <Text
+              style={{ width: 86, textAlign: 'right', fontFamily: NUMBER_FONT, fontSize: 17, fontWeight: moved ? '600' : '400' }}
+            >{`${moved ? (is > was ? '↑ ' : '↓ ') : ''}${percent(is)}`}</Text>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+function FindingPicker({ request, onPick }: { readonly request: DiagnosisRequest; readonly onPick: (s: Supposition) => void }) {
+  const [search, setSearch] = useState('');
+  const wanted = search.trim().toLowerCase();
+  const found = wanted
+    ? graphFindings(request.athlete.discipline).filter((f) => `${f.title} ${f.seen}`.toLowerCase().includes(wanted))
+    : [];
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Searchbar placeholder="A finding" value={search} onChangeText={setSearch} testID="suppose-search" />
+      {found.slice(0, FOUND_SHOWN).map((f) => (
+        <View key={f.id} style={{ gap: 4 }}>
+          <Text variant="bodyMedium">{f.title}</Text>
+          <Row>
+            {(['present', 'absent'] as const).map((as) => (
+              <Choice
+                key={as}
+                label={as === 'present' ? 'were there' : 'were not'}
+                chosen={false}
+                onPress={() => {
+                  onPick({ kind: 'finding', finding: f.id, as });
+                  setSearch('');
+                }}
+                testID={`suppose-${f.id}-${as}`}
+              />
+            ))}
+          </Row>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function TestPicker({ request, onPick }: { readonly request: DiagnosisRequest; readonly onPick: (s: Supposition) => void }) {
+  const [test, setTest] = useState<TestId | null>(null);
+  const [side, setSide] = useState<TestSide | null>(null);
+  const [value, setValue] = useState('');
+  const chosen = test ? bodyTestById(test) : null;
+  const at = side ?? chosen?.firstSide ?? 'none';
+  const number = Number(value.replace(',', '.'));
+  const usable = chosen !== null && value.trim() !== '' && Number.isFinite(number) && number >= 0;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Row>
+        {BODY_TESTS.filter((t) => !t.adultsOnly && t.speaksOf[t.firstSide]).map((t) => (
+          <Choice
+            key={t.id}
+            label={t.name}
+            chosen={test === t.id}
+            onPress={() => {
+              setTest(t.id);
+              setSide(null);
+            }}
+            testID={`suppose-test-${t.id}`}
+          />
+        ))}
+      </Row>
+      {chosen ? (
+        <Row>
+          {chosen.sides.length > 1
+            ? chosen.sides.map((s) => (
+                <Choice key={s} label={sideName(s, request.athlete.throws)} chosen={at === s} onPress={() => setSide(s)} />
+              ))
+            : null}
+          <TextInput
+            mode="outlined"
+            dense
+            label={`Reading, ${chosen.unit}`}
+            value={value}
+            onChangeText={setValue}
+            inputMode="decimal"
+            style={{ width: 140 }}
+            testID="suppose-value"
+          />
+          <Action
+            kind="quiet"
+            label="Suppose it"
+            disabled={!usable}
+            onPress={() => {
+              onPick({ kind: 'test', test: chosen.id, side: at, value: number, unit: chosen.unit });
+              setValue('');
+            }}
+            testID="suppose-test"
+          />
+        </Row>
+      ) : null}
+    </View>
+  );
+}
+
+/** What a school would work on, and why. */
+function FocusOf({ title, diagnosis }: { readonly title: string; readonly diagnosis: Diagnosis }) {
+  const palette = usePalette();
+  const { focus } = diagnosis;
+  const parts = [
+    { name: 'Lower half and trunk', finding: focus.lowerHalf, why: focus.why.lowerHalf },
+    { name: 'Arm action', finding: focus.arm, why: focus.why.arm },
+  ];
+  return (
+    <View style={{ flex: 1, minWidth: 220, gap: SPACE.s }}>
+      <Text variant="labelLarge">{title}</Text>
+      {parts.map((p) => (
+        <View key={p.name}>
+          <Text variant="bodySmall" style={{ color: palette.soft }}>
+            {p.name}
+          </Text>
+          <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
+            {p.finding ? titleOf(p.finding) : 'Nothing likely enough; look further'}
+          </Text>
+          {p.why ? <Text variant="bodySmall">{p.why}</Text> : null}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Suppose something, see what changes, put it back; and what another school would choose from the same evidence. */
+export function WhatIfScreen({ id }: { readonly id: string }) {
+  const palette = usePalette();
+  const { data: overview } = api.useAthleteQuery(id);
+  const { data: record, error } = api.useDiagnosisQuery(id, { refetchOnMountOrArgChange: true });
+  const [suppositions, setSuppositions] = useState<readonly Supposition[]>([]);
+  const [schools, setSchools] = useState<Partial<Schools>>({ repairOrder: 'first-link' });
+  const supposed = useMemo(
+    () => (record && suppositions.length > 0 ? supposing(record.request, suppositions) : null),
+    [record, suppositions],
+  );
+  const other = useMemo(
+    () => (record ? { ...record.request, schools: { ...record.request.schools, ...schools } } : null),
+    [record, schools],
+  );
+  const { answer: after, current } = useJudged('diagnosis', supposed);
+  const { answer: elsewhere } = useJudged('diagnosis', other);
+  if (error && !record)
+    return (
+      <Screen>
+        <Caution>{problemOf(error).detail}</Caution>
+      </Screen>
+    );
+  if (!record) return <Loading />;
+  const add = (s: Supposition) => setSuppositions([...suppositions.filter((known) => !aboutTheSame(known, s)), s]);
+  const changes = supposed && after && current ? changesSince(record.result, after, 'if') : [];
+  return (
+    <Screen>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: SPACE.m }}>
+        <Text variant="headlineSmall" role="heading" aria-level={1}>
+          What if …
+        </Text>
+        <Text variant="bodySmall" style={{ color: palette.soft }}>
+          {overview?.athlete.name ?? ''}
+        </Text>
+      </View>
+      <Panes>
+        <View style={{ gap: SPACE.xl }}>
+          <Section title="Suppose a finding">
+            <FindingPicker request={record.request} onPick={add} />
+          </Section>
+          <Section title="Suppose a test’s reading">
+            <TestPicker request={record.request} onPick={add} />
+          </Section>
+        </View>
+        <View style={{ gap: SPACE.l }}>
+          <Section title="What would change" note="nothing is stored">
+            {suppositions.length === 0 ? (
+              <Text style={{ color: palette.soft }}>Suppose something and the judgement is made anew, here on the device.</Text>
+            ) : (
+              <View style={{ gap: SPACE.m }} testID="what-changes">
+                {suppositions.map((s) => (
+                  <View key={spokenSupposition(s)} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+                    <Text variant="bodyMedium" style={{ flex: 1 }}>
+                      {spokenSupposition(s)}
+                    </Text>
+                    <Action
+                      kind="plain"
+                      label="Put it back"
+                      onPress={() => setSuppositions(suppositions.filter((known) => known !== s))}
+                      testID="put-back"
+                    />
+                  </View>
+                ))}
+                {after && current ? (
+                  <>
+                    <BeforeAfter before={record.result} after={after} />
+                    {changes.map((c) => (
+                      <Text key={c.sentence} variant="bodyMedium">
+                        {`• ${c.sentence}`}
+                      </Text>
+                    ))}
+                    {changes.length === 0 ? <Text variant="bodyMedium">Nothing worth naming would change.</Text> : null}
+                  </>
+                ) : (
+                  <Loading label="Judging" />
+                )}
+              </View>
+            )}
+          </Section>
+        </View>
+      </Panes>
+      <Section title="Two schools side by side" note="same evidence, other questions">
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xl }} testID="two-schools">
+          <FocusOf title="As it is set for this athlete" diagnosis={record.result} />
+          {elsewhere ? <FocusOf title="By the school below" diagnosis={elsewhere} /> : <Loading label="Judging" />}
+        </View>
+        {elsewhere
+          ? changesSince(record.result, elsewhere, 'if')
+              .filter((c) => c.kind !== 'focus')
+              .map((c) => (
+                <Text key={c.sentence} variant="bodySmall">
+                  {`• ${c.sentence}`}
+                </Text>
+              ))
+          : null}
+        <SchoolChoices schools={schools} onChange={setSchools} />
+      </Section>
+    </Screen>
+  );
+}

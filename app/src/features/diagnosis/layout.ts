@@ -1,0 +1,88 @@
+import { Graph, layout } from '@dagrejs/dagre';
+import type { CauseMap, FindingId, MapArrow, MapNode } from '@wrightonic/core';
+
+export interface Placed {
+  readonly node: MapNode;
+  readonly x: number;
+  readonly y: number;
+}
+/** An arrow from the right edge of its cause to the left edge of its consequence. */
+export interface Route {
+  readonly arrow: MapArrow;
+  readonly from: { readonly x: number; readonly y: number };
+  readonly to: { readonly x: number; readonly y: number };
+}
+export interface Laid {
+  readonly nodes: readonly Placed[];
+  readonly routes: readonly Route[];
+  readonly width: number;
+  readonly height: number;
+  readonly node: NodeSize;
+}
+
+export interface NodeSize {
+  readonly width: number;
+  readonly height: number;
+  /** Distance from one rank of causes to the next, px. */
+  readonly gap: number;
+}
+/** For one root's chain, and for everything at once. */
+export const ROOMY: NodeSize = { width: 144, height: 46, gap: 46 };
+export const CLOSE: NodeSize = { width: 128, height: 36, gap: 30 };
+const GAP = { node: 4, edge: 0, margin: 12 } as const;
+/** Arrows below this say nothing about this athlete. */
+export const TELLING = 0.03;
+
+/** A root's own chain: what it reaches by telling arrows, and what reaches it. */
+export function chainAround(map: CauseMap, centre: FindingId): CauseMap {
+  const kept = new Set<FindingId>([centre]);
+  const spread = (from: 'cause' | 'consequence', to: 'cause' | 'consequence') => {
+    const queue: FindingId[] = [centre];
+    for (let next = queue.pop(); next; next = queue.pop())
+      for (const arrow of map.arrows)
+        if (arrow[from] === next && !kept.has(arrow[to]) && arrow.influence >= TELLING) {
+          kept.add(arrow[to]);
+          queue.push(arrow[to]);
+        }
+  };
+  spread('cause', 'consequence');
+  spread('consequence', 'cause');
+  return {
+    nodes: map.nodes.filter((n) => kept.has(n.finding)),
+    arrows: map.arrows.filter((a) => kept.has(a.cause) && kept.has(a.consequence) && a.influence >= TELLING),
+  };
+}
+
+/** Causes on the left, consequences on the right. */
+export function layOut(map: CauseMap, size: NodeSize): Laid {
+  const graph = new Graph();
+  graph.setGraph({
+    rankdir: 'LR',
+    ranker: 'tight-tree',
+    ranksep: size.gap,
+    nodesep: GAP.node,
+    edgesep: GAP.edge,
+    marginx: GAP.margin,
+    marginy: GAP.margin,
+  });
+  graph.setDefaultEdgeLabel(() => ({}));
+  for (const { finding } of map.nodes) graph.setNode(finding, { width: size.width, height: size.height });
+  for (const { cause, consequence, influence } of map.arrows)
+    graph.setEdge(cause, consequence, { weight: 1 + Math.round(8 * influence) });
+  layout(graph);
+  const { width = 0, height = 0 } = graph.graph() as { width?: number; height?: number };
+  const nodes = map.nodes.map((node): Placed => {
+    const { x, y } = graph.node(node.finding) as { x: number; y: number };
+    return { node, x, y };
+  });
+  const at = new Map(nodes.map((placed) => [placed.node.finding, placed]));
+  const routes = map.arrows.map((arrow): Route => {
+    const [cause, consequence] = [at.get(arrow.cause)!, at.get(arrow.consequence)!];
+    return {
+      arrow,
+      from: { x: cause.x + size.width / 2, y: cause.y },
+      to: { x: consequence.x - size.width / 2, y: consequence.y },
+    };
+  });
+  return { nodes, routes, width, height, node: size };
+}
