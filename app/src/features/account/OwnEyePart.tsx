@@ -22,7 +22,7 @@ function Eye({ name, eye }: { readonly name: string; readonly eye: OwnEye['clear
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {eye.there + eye.notThere === 0
           ? 'No look of yours has met a measure yet: the usual eye counts.'
-          : `Measured as there ${eye.there} times, and you saw it ${eye.saidYes}; as not there ${eye.notThere} times, and you said no ${eye.saidNo}.`}
+          : `Measured as there: ${eye.there}, of which you saw ${eye.saidYes}. Measured as not there: ${eye.notThere}, of which you said no to ${eye.saidNo}.`}
       </Text>
     </View>
   );

@@ -5,6 +5,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { api } from '../../state/api';
 import { Action } from '../../ui/controls';
 import { SPACE, TARGET, usePalette } from '../../ui/theme';
 import { evidenceText, percent, titleOf, weekDay, withUnit } from '../../ui/words';
@@ -61,6 +62,10 @@ function placeOf(athlete: string, { evidence, clips, source }: ObservationRecord
 
 function TraceLines({ request, index }: { readonly request: DiagnosisRequest; readonly index: number }) {
   const palette = usePalette();
+  const { data: me } = api.useMeQuery();
+  const item = request.evidence[index]!;
+  // How well another coach's eye does is that coach's own affair.
+  const othersEye = item.eye !== undefined && item.by !== me?.name;
   const { says, numbers, holds } = traceOf(request, index);
   return (
     <View style={{ gap: 4 }}>
@@ -71,14 +76,19 @@ function TraceLines({ request, index }: { readonly request: DiagnosisRequest; re
           <Text key={s.finding} variant="bodySmall">
             {top === 0 || times < 1.05
               ? `Says next to nothing about “${titleOf(s.finding).toLowerCase()}”.`
-              : `${times.toFixed(times < 10 ? 1 : 0)} times likelier if “${titleOf(s.finding).toLowerCase()}” is ${s.ifThere > s.ifNot ? 'there' : 'not there'}.`}
+              : `${othersEye ? 'Likelier' : `${times.toFixed(times < 10 ? 1 : 0)} times likelier`} if “${titleOf(s.finding).toLowerCase()}” is ${s.ifThere > s.ifNot ? 'there' : 'not there'}.`}
           </Text>
         );
       })}
       {holds < 0.995 ? (
         <Text variant="bodySmall">{`Time and work since: it counts as ${percent(holds)} sure to hold still.`}</Text>
       ) : null}
-      {numbers.map((n, i) => (
+      {othersEye ? (
+        <Text variant="bodySmall" style={{ color: palette.soft }}>
+          Counts as surely as this coach’s looks have earned; the numbers are shown to that coach alone.
+        </Text>
+      ) : null}
+      {(othersEye ? [] : numbers).map((n, i) => (
         <View key={`${n.name}${i}`} style={{ flexDirection: 'row', gap: SPACE.s }}>
           <Text variant="bodySmall" style={{ flex: 1, color: palette.soft }}>
             {n.name}

@@ -111,3 +111,25 @@ export function firedByEnumeration(nodes: readonly NetworkNode[], likelihoods: L
   }
   return new Map([...fired].map(([key, weight]) => [key, weight / total]));
 }
+
+/** P(present) by summing over all 2ⁿ states of presence: for networks too wide for {@link worlds}. */
+export function presenceByStates(nodes: readonly NetworkNode[], likelihoods: Likelihoods): number[] {
+  const count = nodes.length;
+  const present = new Float64Array(count);
+  let total = 0;
+  for (let state = 0; state < 2 ** count; state++) {
+    let weight = 1;
+    for (let i = 0; i < count && weight > 0; i++) {
+      const { leak, parents } = nodes[i]!;
+      let absent = 1 - leak;
+      for (const p of parents) if ((state >> p.node) & 1) absent *= 1 - p.weight;
+      const here = (state >> i) & 1;
+      weight *= here ? 1 - absent : absent;
+      const likelihood = likelihoods.get(i);
+      if (likelihood) weight *= likelihood[here]!;
+    }
+    total += weight;
+    for (let i = 0; i < count; i++) if ((state >> i) & 1) present[i]! += weight;
+  }
+  return [...present].map((p) => p / total);
+}
