@@ -95,6 +95,28 @@ for (const slowdown of [1, 4]) {
     return times;
   });
   console.log(line(`rep tap to paint at ${slowdown}× slow-down`, taps));
+  await benchJudging(page, slowdown);
   await page.context().close();
 }
 await browser.close();
+
+/** The judgement in the page's worker: a supposed reading to the whole diagnosis with its next checks, ten times. */
+async function benchJudging(page: Page, slowdown: number): Promise<void> {
+  const { rows } = (await (await page.request.get(`${base}/api/athletes?search=bram`)).json()) as { rows: { id: string }[] };
+  await page.goto(`${base}/athletes/${rows[0]!.id}/what-if`);
+  await page.getByTestId('suppose-test-hip-internal-rotation').click();
+  const shown: number[] = [];
+  for (let n = 0; n < 10; n++) {
+    await page.getByTestId('suppose-value').fill(String(16 + 4 * n));
+    const from = performance.now();
+    await page.getByTestId('suppose-test').click();
+    await page.getByTestId('what-changes').getByText('as it would be').waitFor();
+    shown.push(performance.now() - from);
+  }
+  // The browser slows the page's own thread down and not its workers: the worker's time is as it is.
+  const judged = await page.evaluate(() => performance.getEntriesByName('judge diagnosis').map((e) => e.duration));
+  console.log(
+    line(`diagnosis in the worker, page at ${slowdown}× slow-down`, judged.slice(1), `first ${judged[0]!.toFixed(0)} ms`),
+  );
+  console.log(line(`tap to answer shown at ${slowdown}× slow-down`, shown));
+}

@@ -1,5 +1,6 @@
 /** Core computations: a diagnosis with its next checks, a plan of six weeks, a trend. */
 import {
+  causeMap,
   diagnose,
   drawFindings,
   FINDINGS,
@@ -94,6 +95,21 @@ for (const looks of [3, 8, 20]) {
       await timed(cases.length, (n) => diagnose({ on, athlete, evidence: cases[n]! })),
     ),
   );
+}
+for (const looks of [3, 8, 20, 50]) {
+  const evidence = evidenceOf(7, looks);
+  await timed(2, () => diagnose({ on, athlete, evidence }));
+  console.log(
+    line(
+      `diagnose, ${looks} looks, one thing supposed otherwise`,
+      await timed(20, (n) => {
+        const value = 20 + n;
+        const supposed = { kind: 'screen', test: 'hip-internal-rotation', side: 'drive', value, unit: 'deg' } as const;
+        return diagnose({ on, athlete, evidence: [...evidence, supposed] });
+      }),
+    ),
+  );
+  console.log(line(`map of causes, ${looks} looks`, await timed(10, () => causeMap({ on, athlete, evidence }))));
 }
 await timed(2, () => makePlan(plan));
 for (const weeks of [2, 6, 12, 26])

@@ -93,6 +93,8 @@ const overview: AthleteOverview = {
   body: [],
   measured: [],
   filmConsent: true,
+  explain: 'image',
+  told: null,
 };
 const evidence: Evidence[] = [
   { kind: 'eye', finding: 'stall', answer: 'yes' },

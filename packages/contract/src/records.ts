@@ -1,6 +1,7 @@
 /** What is sent to and received from the server. Requests have a schema; responses are typed here and built from core's types. */
 import { EQUIPMENT, FINDING_IDS, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
 import type {
+  AthleteWords,
   Clearance,
   DeliveryEvent,
   Change,
@@ -35,7 +36,7 @@ import Joi from 'joi';
 import type { Role } from './access';
 import { athleteProfileKeys, schoolsSchema } from './athlete';
 import type { BodyValue } from './body';
-import type { IntakeStep } from './intake';
+import type { IntakeRecord, IntakeStep } from './intake';
 import type { NamedId } from './people';
 import type { AthleteRow } from './roster';
 import type { AcademySettings } from './settings';
@@ -346,6 +347,10 @@ export interface AthleteOverview {
   readonly measured: readonly MeasuredOn[];
   /** Whether somebody has agreed that the athlete is filmed. */
   readonly filmConsent: boolean;
+  /** How this athlete likes things explained. */
+  readonly explain: IntakeRecord['explain'];
+  /** The judgement in words for athlete and family; null while nobody has looked. */
+  readonly told: AthleteWords | null;
 }
 
 /** A measured value of a day. */

@@ -18,12 +18,15 @@ import {
   fromMph,
   measureById,
   presence,
+  SPARED_UNDER,
   toMph,
   trend,
   visibilityOf,
+  wordsForAthlete,
 } from '@wrightonic/core';
 import type {
   AthleteProfile,
+  AthleteWords,
   Clearance,
   DatedEvidence,
   Diagnosis,
@@ -363,7 +366,7 @@ const comingOf = (ctx: Context, id: string): Promise<AssignmentRow[]> =>
 export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
   const row = await rowOf(ctx, id);
   const athlete = toRecord(row);
-  const [foci, load, moves, coming, timeline, speeds, histories, { result, observed }, consents] = await Promise.all([
+  const [foci, load, moves, coming, timeline, speeds, histories, { result, observed, request }, consents] = await Promise.all([
     fociOf(ctx, id),
     loadOf(ctx, id),
     movesOf(ctx, id, 6),
@@ -402,9 +405,29 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     minor: isMinor(athlete.birthDate, ctx.today),
     clearance: standingClearance(load.clearances, ctx.today),
     measured: newestMeasures(observed),
+    explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
+    told: observed.length === 0 ? null : toldOf(ctx, row, active[0]?.finding ?? null, request, result),
     filmConsent: consents.some((c) => c.kind === 'film' && c.given),
     body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
   };
+}
+
+/** What the judgement comes to in words for athlete and family. */
+function toldOf(
+  ctx: Context,
+  row: AthleteDbRow,
+  focus: FindingId | null,
+  { evidence, schools }: DiagnosisRequest,
+  diagnosis: Diagnosis,
+): AthleteWords {
+  return wordsForAthlete({
+    diagnosis,
+    evidence,
+    focus,
+    method: schools?.method ?? 'mixed',
+    explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
+    words: ageOn(row.birth_date, ctx.today) < SPARED_UNDER ? ctx.academy.words : [],
+  });
 }
 
 function newestMeasures(evidence: readonly Observed[]): MeasuredOn[] {

@@ -22,6 +22,7 @@ import { LevelChart } from '../../ui/charts';
 import { Action, Blank, Caution, Figure, LinkRow, Loading } from '../../ui/controls';
 import { BandMark, GradeMark } from '../../ui/GradeMark';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
+import { TellAthlete } from '../../ui/TellAthlete';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWordsFor } from '../../ui/use-words';
 import { sideName, spokenEvent, titleOf, valueText, weekDay, withUnit } from '../../ui/words';
@@ -68,6 +69,7 @@ function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly ro
         </View>
       ))}
       {why && judges ? <Text variant="bodyMedium">{why}</Text> : null}
+      {!judges && data.told ? <TellAthlete words={data.told} /> : null}
     </View>
   );
 }

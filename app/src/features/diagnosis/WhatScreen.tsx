@@ -32,6 +32,9 @@ const CHECKS_SHOWN = 3;
 const LIST_SHOWN = 6;
 const NOTES_SHOWN = 5;
 
+/** What cleared a rival; its own name need not be said again. */
+const clearedText = (item: Evidence): string => (item.kind === 'eye' ? 'not seen' : evidenceText(item));
+
 function worthText(root: Root): string | null {
   const worth = root.worthMph;
   return worth && worth.high >= 0.3
@@ -105,7 +108,7 @@ function Why({
   const [ruling, setRuling] = useState(false);
   const cleared = root.cleared.map(
     (c) =>
-      `${titleOf(c.finding).toLowerCase()} (${c.evidence.map((e) => (evidence[e] ? evidenceText(evidence[e].evidence) : '')).join(', ')})`,
+      `${titleOf(c.finding).toLowerCase()} (${[...new Set(c.evidence.flatMap((e) => (evidence[e] ? [clearedText(evidence[e].evidence)] : [])))].join(', ')})`,
   );
   return (
     <Section title="Because and against" note={first ? 'tap an item: where it came from' : titleOf(root.finding)}>
@@ -175,6 +178,8 @@ export function WhatScreen({ id }: { readonly id: string }) {
   const start = (check: Check) => router.push(`/athletes/${id}/${check.kind === 'screen' ? 'check' : 'film'}`);
   const suggested = result.focus.lowerHalf ?? result.focus.arm ?? result.focus.open?.finding ?? null;
   const suggestedWhy = result.focus.lowerHalf ? result.focus.why.lowerHalf : result.focus.why.arm;
+  /** No root stands at one chance in five: nothing to head a page with. */
+  const causeOpen = suggested === null;
   const candidate = shown ?? suggested;
   const isFocus = overview.foci.some((f) => f.finding === candidate);
   const makeFocus = async (finding: FindingId) => {
@@ -222,11 +227,11 @@ export function WhatScreen({ id }: { readonly id: string }) {
       </View>
       {failure ? <Caution>{problemOf(failure).detail}</Caution> : null}
       <Changes changes={data.changes} />
-      {root === undefined ? (
+      {root === undefined || causeOpen ? (
         <Blank title={evidence.length === 0 ? 'Nothing has been looked at yet' : 'The cause is open'}>
           {evidence.length === 0
             ? 'Look link by link, or start with the check below that tells most.'
-            : 'Nothing seen so far points at a cause. The checks below would tell most.'}
+            : `Nothing seen so far ${causeOpen && root ? 'makes a cause even one chance in five' : 'points at a cause'}. The checks below would tell most.`}
         </Blank>
       ) : null}
       <Panes weights={[3, 2]}>
@@ -237,7 +242,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
                 <RootPart
                   key={r.finding}
                   root={r}
-                  first={i === 0}
+                  first={i === 0 && !causeOpen}
                   chosen={shown === r.finding}
                   onChoose={() => setShown(shown === r.finding ? null : r.finding)}
                 />

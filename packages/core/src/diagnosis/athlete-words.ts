@@ -1,32 +1,38 @@
+import type { Link } from '../delivery/links';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import type { Schools } from '../shared/schools';
 import { spareWords } from '../words/spare';
 import type { SparedWord } from '../words/spare';
 import type { Diagnosis } from './diagnose';
+import type { Evidence } from './evidence';
 import { LIKELY_ENOUGH } from './focus';
 
 /** What is told to athlete and family, in a few plain sentences. */
 export interface AthleteWords {
   readonly keep: string;
   readonly next: string;
+  /** How it is gone about. */
+  readonly how: string | null;
+  /** For those who want the reason and not just one image. */
   readonly why: string | null;
   readonly ease: string | null;
 }
 
 export interface Told {
-  readonly diagnosis: Pick<Diagnosis, 'roots' | 'posterior' | 'expectedToEase' | 'leaveAlone' | 'focus'>;
+  readonly diagnosis: Pick<Diagnosis, 'roots' | 'posterior' | 'expectedToEase' | 'focus'>;
+  readonly evidence: readonly Evidence[];
   /** What is worked on; null: what the diagnosis suggests. */
   readonly focus: FindingId | null;
   readonly method: Schools['method'];
+  /** One simple image, or the reason as well. */
+  readonly explain: 'image' | 'reason';
   /** Words to avoid, with what is said instead. */
   readonly words: readonly SparedWord[];
-  /** Findings that were looked at and are fine, best first. */
-  readonly fine: readonly FindingId[];
 }
 
 /** What is good when the finding is not there, by the link on which it shows. */
-const GOOD_AT: Record<string, string> = {
+const GOOD_AT: Record<Link, string> = {
   set: 'The start is quiet and ready',
   lift: 'The lift is steady',
   move: 'The trip to the plate is smooth',
@@ -45,29 +51,40 @@ const HOW: Record<Schools['method'], string> = {
  * The diagnosis for the athlete: keep doing, next, why, what should come along by itself. No word on the body, no numbers, no
  * blame; words to avoid are replaced.
  */
-export function wordsForAthlete({ diagnosis, focus, method, words, fine }: Told): AthleteWords {
+export function wordsForAthlete({ diagnosis, evidence, focus, method, explain, words }: Told): AthleteWords {
   const chosen = focus ?? diagnosis.focus.lowerHalf ?? diagnosis.focus.arm ?? diagnosis.focus.open?.finding ?? null;
   const spare = (text: string) => spareWords(text, words);
-  // A link is praised only when nothing on it is likely.
-  const troubled = new Set(
-    Object.entries(diagnosis.posterior).flatMap(([id, p]) => (p >= LIKELY_ENOUGH ? [findingById(id as FindingId).phase] : [])),
-  );
-  const good = fine.map((id) => findingById(id).phase).find((phase) => phase !== null && !troubled.has(phase));
-  const keep = good ? `Keep doing: ${GOOD_AT[good]!.toLowerCase()}.` : 'Keep doing what feels free and easy.';
+  const good = praised(diagnosis.posterior, evidence);
+  const keep = spare(good ? `Keep doing: ${GOOD_AT[good].toLowerCase()}.` : 'Keep doing what feels free and easy.');
   if (!chosen)
     return {
-      keep: spare(keep),
+      keep,
       next: spare('Next: keep throwing as you do while we look a little longer.'),
+      how: null,
       why: null,
       ease: null,
     };
-  const { forAthlete } = findingById(chosen);
+  const { forAthlete, cost } = findingById(chosen);
   const first = diagnosis.roots[0]?.finding === chosen;
   const easing = first ? diagnosis.expectedToEase.map((e) => findingById(e.finding)).find((f) => f.kind === 'habit') : undefined;
+  const reasons = explain === 'reason';
   return {
-    keep: spare(keep),
+    keep,
     next: spare(`Next: ${forAthlete}`),
-    why: spare(HOW[method]),
-    ease: easing ? spare(`And this should come along by itself: ${easing.forAthlete}`) : null,
+    how: spare(HOW[method]),
+    why: reasons && cost ? spare(`Why: ${cost.how}`) : null,
+    ease: reasons && easing ? spare(`And this should come along by itself: ${easing.forAthlete}`) : null,
   };
+}
+
+/** A link on which something was looked at and is fine, and on which nothing is likely; the surest first. */
+function praised(posterior: Diagnosis['posterior'], evidence: readonly Evidence[]): Link | undefined {
+  const troubled = new Set(
+    Object.entries(posterior).flatMap(([id, p]) => (p >= LIKELY_ENOUGH ? [findingById(id as FindingId).phase] : [])),
+  );
+  const seenFine = evidence.flatMap((e) => (e.kind === 'eye' && e.answer === 'no' ? [e.finding] : []));
+  return seenFine
+    .sort((a, b) => (posterior[a] ?? 0) - (posterior[b] ?? 0))
+    .flatMap((id) => findingById(id).phase ?? [])
+    .find((phase) => !troubled.has(phase));
 }

@@ -1,0 +1,69 @@
+import { FINDINGS } from '../findings/catalogue';
+import type { AthleteProfile } from '../shared/athlete';
+import { wordsForAthlete } from './athlete-words';
+import { diagnose } from './diagnose';
+import type { Evidence } from './evidence';
+
+const athlete: AthleteProfile = {
+  discipline: 'overhand',
+  throws: 'R',
+  birthDate: '2013-02-11',
+  heightM: 1.6,
+  massKg: 50,
+  level: 'youth',
+};
+const evidence: Evidence[] = [
+  { kind: 'eye', finding: 'stall', answer: 'yes' },
+  { kind: 'eye', finding: 'late-hips', answer: 'yes' },
+  { kind: 'eye', finding: 'glove-pull', answer: 'yes' },
+  { kind: 'eye', finding: 'balance-loss', answer: 'no' },
+  { kind: 'eye', finding: 'short-stride', answer: 'no' },
+];
+const diagnosis = diagnose({ on: '2026-05-04', athlete, evidence });
+const told = { diagnosis, evidence, focus: null, method: 'mixed', explain: 'reason', words: [] } as const;
+
+describe('words for the athlete', () => {
+  it('say what to keep, what is next and what comes along, in that order', () => {
+    const { keep, next, why, ease } = wordsForAthlete(told);
+    expect(keep).toBe('Keep doing: the lift is steady.');
+    expect(next).toMatch(/^Next: Keeping the trip going/);
+    expect(why).toMatch(/^Why: /);
+    expect(ease).toMatch(/come along by itself/);
+  });
+
+  it('are short for those who want one image', () => {
+    const { why, ease, how } = wordsForAthlete({ ...told, explain: 'image' });
+    expect([why, ease]).toEqual([null, null]);
+    expect(how).not.toBeNull();
+  });
+
+  it('follow the way of teaching, and replace words to avoid', () => {
+    const hows = (['surroundings', 'positions', 'words', 'mixed'] as const).map(
+      (method) => wordsForAthlete({ ...told, method }).how,
+    );
+    expect(new Set(hows).size).toBe(4);
+    const spared = wordsForAthlete({ ...told, focus: 'push-misread', words: [{ avoid: 'push', say: 'let the hip go' }] });
+    expect(spared.next).not.toMatch(/push/i);
+  });
+
+  it('praise no link on which something is likely', () => {
+    const everything: Evidence[] = FINDINGS.filter((f) => f.disciplines.includes('overhand') && f.kind === 'habit').map((f) => ({
+      kind: 'eye',
+      finding: f.id,
+      answer: f.phase === 'lift' ? 'no' : 'yes',
+    }));
+    const bad = diagnose({ on: '2026-05-04', athlete, evidence: everything });
+    expect(wordsForAthlete({ ...told, diagnosis: bad, evidence: everything }).keep).toMatch(/the lift is steady|free and easy/);
+    const none = wordsForAthlete({ ...told, evidence: [], diagnosis: diagnose({ on: '2026-05-04', athlete, evidence: [] }) });
+    expect(none).toMatchObject({ how: null, why: null, ease: null });
+    expect(none.next).toMatch(/look a little longer/);
+  });
+
+  it('never speak of numbers, weakness or blame, whatever the focus', () => {
+    for (const f of FINDINGS) {
+      const words = wordsForAthlete({ ...told, focus: f.id });
+      const text = Object.values(words).filter(Boolean).join(' ');
+      expect([f.id, /%|\bweak|\bbad\b|\bwrong|\bfault|\bmph\b|\bfat\b|\bheavier\b/i.test(text)]).toEqual([f.id, false]);
+    }
+  });
+});
