@@ -17,16 +17,23 @@ const VIEWS = [
   ['today', 'coach', '', PHONE, 'light', []],
   ['athletes', 'coach', 'athletes', PHONE, 'light', []],
   ['intake', 'coach', '@noor/intake', PHONE, 'light', ['tab=Thoughts', 'wait']],
-  ['body', 'coach', '@bram/body', PHONE, 'light', ['test-hip-internal-rotation']],
   ['body-check', 'coach', '@noor/body', PHONE, 'light', ['short-check', 'skip-step', 'skip-step', 'use-stand-in', 'wait']],
   ['people-wide', 'coach', 'desk/people', DESK, 'light', ['invite']],
   ['athlete', 'coach', '@tavi', PHONE, 'light', []],
   ['look', 'coach', '@bram/look', PHONE, 'light', ['next-link', 'next-link']],
   ['clip', 'coach', '@tavi/film', PHONE, 'light', ['text=tavi-now-side', 'wait', 'closer', 'part-measures', 'wait']],
-  ['clip-wide', 'coach', '@tavi/film', DESK, 'light', ['text=tavi-now-side', 'wait', 'closer', 'part-measures', 'wait']],
   ['compare', 'coach', '@tavi/compare', PHONE, 'light', ['wait', 'wait']],
   ['what', 'coach', '@bram/what', PHONE, 'light', []],
   ['what-wide-dark', 'coach', '@bram/what', DESK, 'dark', []],
+  ['causes-wide', 'coach', '@bram/causes', DESK, 'light', ['wait', 'wait']],
+  [
+    'what-if',
+    'coach',
+    '@bram/what-if',
+    PHONE,
+    'light',
+    ['suppose-test-hip-internal-rotation', 'fill=suppose-value=46', 'suppose-test', 'wait', 'show=what-changes'],
+  ],
   ['plan', 'coach', '@juna/plan', PHONE, 'light', []],
   ['run', 'coach', '@tavi/run', PHONE, 'light', ['nothing-hurts', 'rep-good', 'rep-good', 'rep-off']],
   ['numbers', 'coach', '@tavi/numbers', PHONE, 'dark', []],
@@ -60,6 +67,15 @@ try {
     for (const tap of taps) {
       if (tap === 'wait') {
         await page.waitForTimeout(2200);
+        continue;
+      }
+      if (tap.startsWith('fill=')) {
+        const [, field, value] = tap.split('=');
+        await page.getByTestId(field).fill(value);
+        continue;
+      }
+      if (tap.startsWith('show=')) {
+        await page.getByTestId(tap.slice(5)).evaluate((e) => e.scrollIntoView());
         continue;
       }
       if (tap.startsWith('tab=')) {

@@ -1,14 +1,18 @@
-import { FINDINGS } from '@wrightonic/core';
+import { ARROWS, FINDINGS, SIGNS } from '@wrightonic/core';
+import type Joi from 'joi';
 import {
+  arrowSchema,
   check,
   diagnosisRequestSchema,
   evidenceSchema,
   EVIDENCE_KINDS,
+  findingSchema,
   gateRequestSchema,
   logBatchSchema,
   planRequestSchema,
   ROUTES,
   rolesOf,
+  signSchema,
   workloadRequestSchema,
 } from './index';
 import type { Route } from './index';
@@ -165,5 +169,62 @@ describe('routes', () => {
       '/channels/:id/messages',
       '/channels/:id/live',
     ]);
+  });
+});
+
+describe('the catalogue of findings', () => {
+  it('has the shape that its schema states, in every finding, arrow and sign', () => {
+    for (const [schema, rows] of [
+      [findingSchema, FINDINGS],
+      [arrowSchema, ARROWS],
+      [signSchema, SIGNS],
+    ] as const)
+      for (const row of rows) expect(check(schema as Joi.Schema, row)).toMatchObject({ ok: true });
+    expect(check(findingSchema, { ...FINDINGS[0]!, eyeCheck: 'It is a statement.' }).ok).toBe(false);
+    expect(check(arrowSchema, { cause: 'stall', consequence: 'stall', strength: 'weak' }).ok).toBe(false);
+  });
+});
+
+describe('what a diagnosis is asked', () => {
+  const ask = (more: object) => diagnosis([], { on: '2026-05-04', ...more });
+
+  it('may carry days, eyes, the coach’s word, work done and own weights', () => {
+    const eye = {
+      kind: 'eye',
+      finding: 'stall',
+      answer: 'yes',
+      on: '2026-05-01',
+      by: 'a',
+      eye: { sensitivity: 0.9, specificity: 0.8 },
+    };
+    expect(
+      ask({
+        evidence: [eye],
+        overrules: [{ finding: 'stall', as: 'root' }],
+        work: [{ finding: 'stall', on: '2026-05-02', reps: 30 }],
+        numbers: { model: { 'stall>late-hips': 0.5 } },
+      }),
+    ).toMatchObject({ ok: true });
+  });
+
+  it.each([
+    [{ evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes', on: '1.5.2026' }] }, 'evidence[0].on'],
+    [
+      { evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes', eye: { sensitivity: 1, specificity: 0.8 } }] },
+      'evidence[0].eye.sensitivity',
+    ],
+    [{ overrules: [{ finding: 'stall', as: 'maybe' }] }, 'overrules[0].as'],
+    [
+      {
+        overrules: [
+          { finding: 'stall', as: 'root' },
+          { finding: 'stall', as: 'absent' },
+        ],
+      },
+      'overrules[1]',
+    ],
+    [{ work: [{ finding: 'stall', on: '2026-05-02', reps: -1 }] }, 'work[0].reps'],
+  ])('refuses %j and says where', (more, path) => {
+    expect(faults(ask(more))[0]).toBe(path);
   });
 });

@@ -1,6 +1,7 @@
 export * from './access';
 export * from './athlete';
 export * from './body';
+export * from './catalogue';
 export * from './clips';
 export * from './commands';
 export * from './evidence';

@@ -4,14 +4,13 @@ import type { GateSettings, SettableNumber, TestId } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
-import { Action, Caution, Choice } from '../../ui/controls';
+import { api } from '../../state/api';
+import { Choice } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
 import { NumberRow } from './NumberRow';
 import { isOwn } from './own-numbers';
-import { settingsOf } from './SettingsScreen';
+import { SaveNumbers } from './SaveNumbers';
 
 const GATE_WORDS: Record<keyof GateSettings, string> = {
   advanceRate: 'Success rate that advances',
@@ -47,26 +46,12 @@ const GROUPS: Record<Group, string> = {
 };
 
 function Form({ me }: { readonly me: Me }) {
-  const [save, { isLoading, error, isSuccess }] = peopleApi.useSaveSettingsMutation();
   const [numbers, setNumbers] = useState(me.academy.numbers);
   const [group, setGroup] = useState<Group>('tests');
   const settings = settableNumbers().filter((n) => n.group === group);
   const changed = settableNumbers().filter((n) => n.group in GROUPS && isOwn(numbers, n)).length;
   return (
-    <Screen
-      width={860}
-      footer={
-        <>
-          {error ? <Caution>{problemOf(error).detail}</Caution> : null}
-          <Action
-            label={isSuccess ? 'Saved. Save again' : 'Save the numbers'}
-            onPress={() => void save({ ...settingsOf(me), numbers })}
-            busy={isLoading}
-            testID="save-numbers"
-          />
-        </>
-      }
-    >
+    <Screen width={860} footer={<SaveNumbers me={me} numbers={numbers} />}>
       <View style={{ gap: SPACE.s }}>
         <Text variant="headlineSmall" role="heading" aria-level={1}>
           Bands and thresholds

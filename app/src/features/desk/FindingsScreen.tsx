@@ -21,15 +21,14 @@ import type { AcademyNumbers, Finding, FindingId, SettableNumber } from '@wright
 import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { Searchbar, Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { api } from '../../state/api';
 import { Action, Caution, Choice, LinkRow } from '../../ui/controls';
 import { Row, Screen, Section, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { titleOf } from '../../ui/words';
 import { NumberRow } from './NumberRow';
 import { isOwn } from './own-numbers';
-import { settingsOf } from './SettingsScreen';
+import { SaveNumbers } from './SaveNumbers';
 
 const AREAS: Record<Finding['area'], string> = {
   'lower-half': 'Lower half',
@@ -199,7 +198,6 @@ function Page({ me }: { readonly me: Me }) {
   const palette = usePalette();
   const wide = useWide();
   const { height } = useWindowDimensions();
-  const [save, { isLoading, error, isSuccess }] = peopleApi.useSaveSettingsMutation();
   const [numbers, setNumbers] = useState(me.academy.numbers);
   const [chosen, setChosen] = useState<FindingId | null>(null);
   const mayChange = may(me.role, 'changeSettings');
@@ -211,21 +209,7 @@ function Page({ me }: { readonly me: Me }) {
     <Text style={{ color: palette.soft }}>Choose a finding to see how it shows, what causes it, and the numbers behind it.</Text>
   );
   return (
-    <Screen
-      footer={
-        mayChange ? (
-          <>
-            {error ? <Caution>{problemOf(error).detail}</Caution> : null}
-            <Action
-              label={isSuccess ? 'Saved. Save again' : 'Save the numbers'}
-              onPress={() => void save({ ...settingsOf(me), numbers })}
-              busy={isLoading}
-              testID="save-numbers"
-            />
-          </>
-        ) : undefined
-      }
-    >
+    <Screen footer={mayChange ? <SaveNumbers me={me} numbers={numbers} /> : undefined}>
       <View style={{ gap: SPACE.s }}>
         <Text variant="headlineSmall" role="heading" aria-level={1}>
           Findings and causes

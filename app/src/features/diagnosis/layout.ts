@@ -28,7 +28,7 @@ export interface NodeSize {
 }
 /** For one root's chain, and for everything at once. */
 export const ROOMY: NodeSize = { width: 144, height: 46, gap: 46 };
-export const CLOSE: NodeSize = { width: 128, height: 36, gap: 30 };
+export const CLOSE: NodeSize = { width: 128, height: 42, gap: 30 };
 const GAP = { node: 4, edge: 0, margin: 12 } as const;
 /** Arrows below this say nothing about this athlete. */
 export const TELLING = 0.03;

@@ -25,11 +25,10 @@ const newestAnswers = (evidence: readonly ObservationRecord[]): Map<FindingId, O
   return found;
 };
 
-/** How much an answer would tell: its rank among the next checks, and then how open the question is. */
+/** How much an answer would tell: what has been answered comes last. */
 function orderOf(finding: Finding, diagnosis: DiagnosisRecord): number {
-  const rank = diagnosis.result.nextChecks.findIndex((c) => c.check.kind === 'eye' && c.check.finding === finding.id);
-  const present = diagnosis.result.posterior[finding.id] ?? 0;
-  return rank >= 0 ? rank - 100 : -present * (1 - present);
+  const rank = diagnosis.result.lookNext.indexOf(finding.id);
+  return rank < 0 ? Infinity : rank;
 }
 
 /** The looks of one page, those that would tell most first, and a way to answer them. */
@@ -44,7 +43,7 @@ export function useLooks(athlete: string, discipline: Discipline, page: LookPage
     const here = FINDINGS.filter(
       (f) => f.disciplines.includes(discipline) && (page === 'ask' ? f.kind === 'cue' : f.phase === page),
     );
-    setArrived({ page, order: here.sort((a, b) => orderOf(a, diagnosis) - orderOf(b, diagnosis)) });
+    setArrived({ page, order: here.sort((a, b) => Math.sign(orderOf(a, diagnosis) - orderOf(b, diagnosis)) || 0) });
   }
   const order = arrived?.page === page ? arrived.order : [];
   const looks = order.map((finding): Look => {

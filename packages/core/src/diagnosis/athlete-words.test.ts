@@ -1,17 +1,10 @@
 import { FINDINGS } from '../findings/catalogue';
-import type { AthleteProfile } from '../shared/athlete';
 import { wordsForAthlete } from './athlete-words';
 import { diagnose } from './diagnose';
 import type { Evidence } from './evidence';
+import { THROWER } from '../testing/athletes';
 
-const athlete: AthleteProfile = {
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2013-02-11',
-  heightM: 1.6,
-  massKg: 50,
-  level: 'youth',
-};
+const athlete = { ...THROWER, birthDate: '2013-02-11', level: 'youth' } as const;
 const evidence: Evidence[] = [
   { kind: 'eye', finding: 'stall', answer: 'yes' },
   { kind: 'eye', finding: 'late-hips', answer: 'yes' },

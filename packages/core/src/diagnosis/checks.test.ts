@@ -1,4 +1,3 @@
-import type { AthleteProfile } from '../shared/athlete';
 import type { FindingId } from '../findings/ids';
 import { resolveSchools } from '../shared/schools';
 import { rootEntropy, slowTriesWorthAsking, weighChecks } from './checks';
@@ -9,16 +8,10 @@ import type { Situation } from './likelihoods';
 import { buildModel, graphFor } from './model';
 import { infer } from './network';
 import { beliefs, priorRoots } from './roots';
+import { THROWER } from '../testing/athletes';
 
 const on = '2026-04-18';
-const athlete: AthleteProfile = {
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2010-02-11',
-  heightM: 1.8,
-  massKg: 74,
-  level: 'high-school',
-};
+const athlete = THROWER;
 const { ids, limitsBehind } = graphFor('overhand');
 const situation: Situation = { athlete, on, schools: resolveSchools(undefined, 'overhand', 16), inPlay: ids, limitsBehind };
 const eye = (finding: FindingId, answer: 'yes' | 'no' = 'yes'): Evidence => ({ kind: 'eye', finding, answer });

@@ -281,7 +281,7 @@ export interface Glance {
 export interface Weighing {
   /** Checks not yet made, best first by expected gain per minute. */
   readonly checks: WeighedCheck[];
-  /** All glances not yet taken. */
+  /** All glances not yet taken, the most telling first. */
   readonly glances: readonly Glance[];
 }
 
@@ -335,7 +335,7 @@ export function weighChecks(
     .filter(({ candidate }) => wanted(candidate.check))
     .map(({ candidate, when }) => {
       const { check, minutes } = candidate;
-      return { candidate, check, minutes, expectedGain: expectedGain(candidate, when, entropy, before), answers: [] };
+      return { candidate, when, check, minutes, expectedGain: expectedGain(candidate, when, entropy, before), answers: [] };
     })
     .sort(byGain);
   const exact = new Map<number | readonly number[], WhenKnown>();
@@ -352,7 +352,7 @@ export function weighChecks(
       };
     })
     .sort(byGain);
-  const glances = all.flatMap(({ candidate, when }): Glance[] => {
+  const glances = ranked.flatMap(({ candidate, when }): Glance[] => {
     if (candidate.check.kind !== 'eye') return [];
     const answers = candidate.outcomes.map(([absent, present]) => {
       const [a, p] = [absent * (1 - when.probability), present * when.probability];

@@ -59,6 +59,8 @@ export interface Diagnosis {
   readonly overruled: readonly Overruled[];
   /** Remarks on the evidence itself: contradictions, what tells nothing, what is out of date. */
   readonly notes: readonly Note[];
+  /** Glances not yet taken, the most telling first. */
+  readonly lookNext: readonly FindingId[];
   /** No glance that is left is likely to change the focus. */
   readonly lookingSettled: boolean;
 }
@@ -254,6 +256,7 @@ export function diagnose(request: DiagnosisRequest): Diagnosis {
     focusBy,
     overruled: overruledIn(request, situation),
     notes: notesOn(evidence, contributions, situation),
+    lookNext: glances.map((g) => g.finding),
     lookingSettled: evidence.length > 0 && lookingSettled(glances, focusIf(now.root), focusIf),
   };
 }

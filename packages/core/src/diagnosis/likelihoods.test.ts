@@ -7,16 +7,10 @@ import { contributionsOf, densities, eyeLikelihood, screenDensities, signsOf } f
 import type { Situation } from './likelihoods';
 import { graphFor, leakOf } from './model';
 import { findingById } from '../findings/catalogue';
+import { THROWER } from '../testing/athletes';
 
 const on = '2026-04-18';
-const athlete: AthleteProfile = {
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2010-02-11',
-  heightM: 1.8,
-  massKg: 74,
-  level: 'high-school',
-};
+const athlete = THROWER;
 const situation = (more: Partial<AthleteProfile> = {}, backFoot: 'heel-long' | 'inside-edge' = 'heel-long'): Situation => {
   const who = { ...athlete, ...more };
   const { ids, limitsBehind } = graphFor(who.discipline);

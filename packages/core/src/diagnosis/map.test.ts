@@ -1,4 +1,3 @@
-import type { AthleteProfile } from '../shared/athlete';
 import { ARROWS } from '../findings/arrows';
 import { arrowKey } from '../settings/numbers';
 import { randomFrom } from '../simulate/random';
@@ -8,16 +7,10 @@ import type { Evidence } from './evidence';
 import { causeMap } from './map';
 import { buildNetwork, firedArrows } from './network';
 import type { Likelihood, NetworkNode } from './network';
+import { THROWER } from '../testing/athletes';
 
 const on = '2026-05-04';
-const athlete: AthleteProfile = {
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2010-02-11',
-  heightM: 1.8,
-  massKg: 74,
-  level: 'high-school',
-};
+const athlete = THROWER;
 const evidence: Evidence[] = [
   { kind: 'eye', finding: 'late-hips', answer: 'yes' },
   { kind: 'eye', finding: 'glove-pull', answer: 'yes' },

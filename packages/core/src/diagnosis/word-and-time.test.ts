@@ -1,4 +1,3 @@
-import type { AthleteProfile } from '../shared/athlete';
 import type { FindingId } from '../findings/ids';
 import { addDays } from '../shared/dates';
 import { comparisonsIn } from './agreement';
@@ -11,16 +10,10 @@ import { faded, HALF_LIFE_DAYS, HALF_LIFE_REPS, stillHolds } from './fading';
 import { beliefHistory } from './history';
 import type { DiagnosisRequest } from './request';
 import { traceOf } from './trace';
+import { THROWER } from '../testing/athletes';
 
 const on = '2026-05-04';
-const athlete: AthleteProfile = {
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2010-02-11',
-  heightM: 1.8,
-  massKg: 74,
-  level: 'high-school',
-};
+const athlete = THROWER;
 const eye = (finding: FindingId, answer: 'yes' | 'no' | 'unsure' = 'yes', origin: Partial<DatedEvidence> = {}): DatedEvidence =>
   ({ kind: 'eye', finding, answer, ...origin }) as DatedEvidence;
 const hip = (value: number, origin: Partial<DatedEvidence> = {}): DatedEvidence =>

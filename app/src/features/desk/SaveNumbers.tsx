@@ -1,0 +1,22 @@
+import type { Me } from '@wrightonic/contract';
+import type { AcademyNumbers } from '@wrightonic/core';
+import { problemOf } from '../../state/api';
+import { peopleApi } from '../../state/people-api';
+import { Action, Caution } from '../../ui/controls';
+import { settingsOf } from './SettingsScreen';
+
+/** Saves an academy's own numbers, or says which of them cannot be taken. */
+export function SaveNumbers({ me, numbers }: { readonly me: Me; readonly numbers: AcademyNumbers }) {
+  const [save, { isLoading, error, isSuccess }] = peopleApi.useSaveSettingsMutation();
+  return (
+    <>
+      {error ? <Caution>{problemOf(error).detail}</Caution> : null}
+      <Action
+        label={isSuccess ? 'Saved. Save again' : 'Save the numbers'}
+        onPress={() => void save({ ...settingsOf(me), numbers })}
+        busy={isLoading}
+        testID="save-numbers"
+      />
+    </>
+  );
+}
