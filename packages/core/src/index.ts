@@ -72,6 +72,7 @@ export * from './simulate/athlete';
 export * from './simulate/camera';
 export * from './simulate/cases';
 export * from './simulate/delivery';
+export * from './simulate/faults';
 export * from './simulate/film';
 export * from './simulate/inclinometer';
 export * from './simulate/link-figure';

@@ -166,7 +166,8 @@ export function rootEntropy(root: ArrayLike<number>, prior: ArrayLike<number>): 
   return Math.max(0, Math.log2(all) - sum / all);
 }
 
-/** Candidates whose exact gain is computed after a first ranking. */
+/** Checks that are told of after a first ranking, and how many of them are weighed exactly: each costs an evaluation. */
+const TOLD = 8;
 const REFINED = 4;
 const RAISED = 0.002;
 /** Raised roots that the first ranking follows: the likeliest of them. */
@@ -340,10 +341,13 @@ export function weighChecks(
     .sort(byGain);
   const exact = new Map<number | readonly number[], WhenKnown>();
   const checks = ranked
-    .slice(0, refined)
-    .map(({ candidate }): WeighedCheck => {
-      const when = exact.get(candidate.node) ?? exactly(candidate);
-      exact.set(candidate.node, when);
+    .slice(0, Math.max(TOLD, refined))
+    .map(({ candidate, when: rough }, rank): WeighedCheck => {
+      let when = rough;
+      if (rank < refined) {
+        when = exact.get(candidate.node) ?? exactly(candidate);
+        exact.set(candidate.node, when);
+      }
       return {
         check: candidate.check,
         expectedGain: expectedGain(candidate, when, entropy, before),

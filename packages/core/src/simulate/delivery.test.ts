@@ -3,8 +3,9 @@ import { JOINTS } from '../delivery/body';
 import { measureThrow } from '../measure/measure';
 import { SIGNS } from '../findings/signs';
 import { cameraFor, metresPerPixel, project } from './camera';
-import { markedJointsAt, simulateDelivery, SIMULATED_FAULTS } from './delivery';
-import type { DeliveryRequest, Faults } from './delivery';
+import { markedJointsAt, simulateDelivery } from './delivery';
+import { SIMULATED_FAULTS } from './faults';
+import type { DeliveryRequest, Faults } from './faults';
 import { filmDelivery } from './film';
 
 const request = (discipline: 'overhand' | 'windmill', faults: Faults = {}): DeliveryRequest => ({

@@ -4,7 +4,7 @@ import { round } from '../shared/maths';
 import { cameraFor, metresPerPixel, project } from './camera';
 import type { Camera } from './camera';
 import { markedJointsAt } from './delivery';
-import type { Delivery, DeliveryRequest } from './delivery';
+import type { Delivery, DeliveryRequest } from './faults';
 import { randomFrom } from './random';
 
 export interface FilmRequest {

@@ -1,0 +1,160 @@
+/** Trunk and arms through the delivery: key positions from the figure's poses, changed or moved in time by faults. */
+import type { BodyAngles } from '../delivery/body';
+import type { Discipline } from '../delivery/links';
+import { POSES } from '../delivery/poses';
+import type { PoseId } from '../delivery/poses';
+import type { Pose } from '../delivery/pose';
+import type { DeliveryRequest, HowMuch } from './faults';
+
+/** Key positions of the upper body and when they are reached, seconds from the set. */
+const SCRIPTS: Record<Discipline, readonly (readonly [pose: PoseId, at: number])[]> = {
+  overhand: [
+    ['overhand-set', 0],
+    ['overhand-lift', 0.6],
+    ['overhand-move', 0.9],
+    ['overhand-land', 1.14],
+    ['overhand-turn', 1.225],
+    ['overhand-release', 1.29],
+    ['overhand-finish', 1.62],
+  ],
+  windmill: [
+    ['windmill-set', 0],
+    ['windmill-load', 0.5],
+    ['windmill-push', 0.8],
+    ['windmill-land', 0.94],
+    ['windmill-whip', 1.055],
+    ['windmill-finish', 1.4],
+  ],
+};
+/** Index of the key positions that the faults speak of. */
+export const KEYS: Record<
+  Discipline,
+  { readonly lift: number; readonly move: number; readonly land: number; readonly release: number }
+> = {
+  overhand: { lift: 1, move: 2, land: 3, release: 5 },
+  windmill: { lift: 1, move: 2, land: 3, release: 4 },
+};
+
+type UpperPart = 'pelvis' | 'trunk' | 'throwingArm' | 'gloveArm';
+const UPPER: readonly UpperPart[] = ['pelvis', 'trunk', 'throwingArm', 'gloveArm'];
+type Channel = `${UpperPart}.${string}`;
+
+/**
+ * Where a moving body differs from the figure on paper: hips that wait for the landing, and a glove that comes to the chest.
+ */
+const IN_MOTION: Record<Discipline, readonly (readonly [channel: Channel, key: number, angle: number])[]> = {
+  overhand: [
+    ['pelvis.rotation', 2, -15],
+    ['pelvis.rotation', 3, 50],
+    ['gloveArm.elevation', 4, 46],
+    ['gloveArm.plane', 4, 62],
+    ['gloveArm.elevation', 5, 34],
+    ['gloveArm.plane', 5, 96],
+    ['trunk.forward', 5, 38],
+  ],
+  windmill: [],
+};
+
+/** One angle over time: its values at the key positions, and how much earlier (−) or later it reaches them, seconds. */
+interface Track {
+  readonly values: number[];
+  readonly shifts: number[];
+}
+
+function tracksOf(discipline: Discipline): Map<Channel, Track> {
+  const poses: readonly Pose[] = SCRIPTS[discipline].map(([id]) => POSES[id]);
+  const tracks = new Map<Channel, Track>();
+  for (const part of UPPER)
+    for (const angle of Object.keys(poses[0]!.angles[part]))
+      tracks.set(`${part}.${angle}`, {
+        values: poses.map((pose) => (pose.angles[part] as unknown as Record<string, number>)[angle]!),
+        shifts: poses.map(() => 0),
+      });
+  for (const [channel, key, angle] of IN_MOTION[discipline]) tracks.get(channel)!.values[key] = angle;
+  return tracks;
+}
+
+/** What the faults do to the upper body: changes of angles at key positions, and of when they are reached. */
+function applyFaults(discipline: Discipline, how: HowMuch, tracks: Map<Channel, Track>): void {
+  const { move, land, release } = KEYS[discipline];
+  const add = (channel: Channel, keys: readonly number[], by: number) => {
+    for (const key of keys) tracks.get(channel)!.values[key]! += by;
+  };
+  const shift = (channel: Channel, keys: readonly number[], by: number) => {
+    for (const key of keys) tracks.get(channel)!.shifts[key]! += by;
+  };
+  const arms = (side: 'throwingArm' | 'gloveArm') =>
+    (['elevation', 'plane', 'rotation', 'elbow'] as const).map((a): Channel => `${side}.${a}`);
+  // The hips lead: the pelvis is a little ahead of its key positions, unless it is late.
+  if (discipline === 'overhand') shift('pelvis.rotation', [land, land + 1], -0.02 + 0.06 * how('late-hips'));
+  add('pelvis.rotation', [land], -30 * how('late-hips'));
+  add('trunk.rotation', [land], 32 * how('turn-together') + 34 * how('fly-open'));
+  shift('trunk.rotation', [land], -0.03 * how('fly-open'));
+  for (const channel of [...arms('throwingArm'), ...arms('gloveArm')]) shift(channel, [move], -0.13 * how('early-hands'));
+  // The arm is at its fastest about when the ball leaves the hand: it reaches the far position a little after.
+  if (discipline === 'overhand')
+    for (const channel of arms('throwingArm')) {
+      shift(channel, [land + 1], 0.03);
+      shift(channel, [release], 0.05);
+    }
+  for (const channel of arms('throwingArm')) shift(channel, [land], -0.09 * how('early-arm') + 0.06 * how('late-arm'));
+  add('throwingArm.elevation', [land], -32 * how('late-arm') - 26 * how('low-elbow'));
+  add('throwingArm.elevation', range(land + 1, release), -24 * how('low-elbow'));
+  add('throwingArm.elbow', [land], -48 * how('long-lever'));
+  add('trunk.forward', [land], -22 * how('lean-back'));
+  add('trunk.forward', [release], -26 * how('chest-behind'));
+  add('gloveArm.plane', range(land + 1, release), -70 * how('glove-pull'));
+  add('gloveArm.elevation', range(land + 1, release), 30 * how('glove-pull'));
+  add('throwingArm.elbow', range(move, release), -24 * how('straight-whip'));
+  add('trunk.forward', [land, release], 18 * how('fold-and-lift'));
+}
+
+const range = (from: number, to: number): number[] => Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i);
+
+/** A smooth curve through points: cubic pieces with slopes from the neighbours, at rest at both ends. */
+export function curve(times: readonly number[], values: readonly number[]): (t: number) => number {
+  const n = times.length;
+  const slope = values.map((_, i) =>
+    i === 0 || i === n - 1 ? 0 : (values[i + 1]! - values[i - 1]!) / (times[i + 1]! - times[i - 1]!),
+  );
+  return (t) => {
+    if (t <= times[0]!) return values[0]!;
+    if (t >= times[n - 1]!) return values[n - 1]!;
+    let i = 0;
+    while (t > times[i + 1]!) i++;
+    const h = times[i + 1]! - times[i]!;
+    const s = (t - times[i]!) / h;
+    const [a, b, c, d] = [2 * s ** 3 - 3 * s ** 2 + 1, s ** 3 - 2 * s ** 2 + s, -2 * s ** 3 + 3 * s ** 2, s ** 3 - s ** 2];
+    return a * values[i]! + b * h * slope[i]! + c * values[i + 1]! + d * h * slope[i + 1]!;
+  };
+}
+
+type AnglesAt = (t: number) => BodyAngles;
+const NO_LEG = { flexion: 0, abduction: 0, rotation: 0, knee: 0, ankle: 0 };
+
+export function upperBody(request: DeliveryRequest, how: HowMuch): { at: AnglesAt; keyTimes: number[] } {
+  const { discipline, tempo = 1 } = request;
+  const keyTimes = SCRIPTS[discipline].map(([, t]) => t * tempo);
+  const tracks = tracksOf(discipline);
+  applyFaults(discipline, how, tracks);
+  const curves = UPPER.map((part) => {
+    const angles = [...tracks]
+      .filter(([c]) => c.startsWith(`${part}.`))
+      .map(([channel, track]) => {
+        const times = keyTimes.map((t, i) => t + track.shifts[i]! * tempo);
+        // Shifts never change the order of positions.
+        for (let i = 1; i < times.length; i++) times[i] = Math.max(times[i]!, times[i - 1]! + 0.02);
+        return [channel.split('.')[1]!, curve(times, track.values)] as const;
+      });
+    return [part, angles] as const;
+  });
+  const at = (t: number): BodyAngles =>
+    ({
+      driveLeg: NO_LEG,
+      leadLeg: NO_LEG,
+      ...Object.fromEntries(
+        curves.map(([part, angles]) => [part, Object.fromEntries(angles.map(([angle, value]) => [angle, value(t)]))]),
+      ),
+    }) as unknown as BodyAngles;
+  return { at, keyTimes };
+}
