@@ -1,19 +1,19 @@
-import { changesSince, bodyTestById, BODY_TESTS, graphFindings } from '@wrightonic/core';
-import type { Diagnosis, DiagnosisRequest, FindingId, Schools, TestId, TestSide } from '@wrightonic/core';
+import { bodyTestById, changesSince } from '@wrightonic/core';
+import type { Diagnosis, FindingId, Schools } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Searchbar, Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
-import { Action, Caution, Choice, Loading } from '../../ui/controls';
+import { Action, Caution, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SchoolChoices } from '../../ui/SchoolChoices';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
-import { percent, sideName, titleOf, withUnit } from '../../ui/words';
+import { percent, titleOf, withUnit } from '../../ui/words';
+import { FindingPicker, TestPicker } from './Pickers';
 import { useJudged } from './use-judged';
 import { aboutTheSame, supposing } from './what-if';
 import type { Supposition } from './what-if';
 
-const FOUND_SHOWN = 6;
 const ROOTS_SHOWN = 6;
 
 function spokenSupposition(s: Supposition): string {
@@ -60,95 +60,6 @@ function BeforeAfter({ before, after }: { readonly before: Diagnosis; readonly a
           </View>
         );
       })}
-    </View>
-  );
-}
-
-function FindingPicker({ request, onPick }: { readonly request: DiagnosisRequest; readonly onPick: (s: Supposition) => void }) {
-  const [search, setSearch] = useState('');
-  const wanted = search.trim().toLowerCase();
-  const found = wanted
-    ? graphFindings(request.athlete.discipline).filter((f) => `${f.title} ${f.seen}`.toLowerCase().includes(wanted))
-    : [];
-  return (
-    <View style={{ gap: SPACE.s }}>
-      <Searchbar placeholder="A finding" value={search} onChangeText={setSearch} testID="suppose-search" />
-      {found.slice(0, FOUND_SHOWN).map((f) => (
-        <View key={f.id} style={{ gap: 4 }}>
-          <Text variant="bodyMedium">{f.title}</Text>
-          <Row>
-            {(['present', 'absent'] as const).map((as) => (
-              <Choice
-                key={as}
-                label={as === 'present' ? 'were there' : 'were not'}
-                chosen={false}
-                onPress={() => {
-                  onPick({ kind: 'finding', finding: f.id, as });
-                  setSearch('');
-                }}
-                testID={`suppose-${f.id}-${as}`}
-              />
-            ))}
-          </Row>
-        </View>
-      ))}
-    </View>
-  );
-}
-
-function TestPicker({ request, onPick }: { readonly request: DiagnosisRequest; readonly onPick: (s: Supposition) => void }) {
-  const [test, setTest] = useState<TestId | null>(null);
-  const [side, setSide] = useState<TestSide | null>(null);
-  const [value, setValue] = useState('');
-  const chosen = test ? bodyTestById(test) : null;
-  const at = side ?? chosen?.firstSide ?? 'none';
-  const number = Number(value.replace(',', '.'));
-  const usable = chosen !== null && value.trim() !== '' && Number.isFinite(number) && number >= 0;
-  return (
-    <View style={{ gap: SPACE.s }}>
-      <Row>
-        {BODY_TESTS.filter((t) => !t.adultsOnly && t.speaksOf[t.firstSide]).map((t) => (
-          <Choice
-            key={t.id}
-            label={t.name}
-            chosen={test === t.id}
-            onPress={() => {
-              setTest(t.id);
-              setSide(null);
-            }}
-            testID={`suppose-test-${t.id}`}
-          />
-        ))}
-      </Row>
-      {chosen ? (
-        <Row>
-          {chosen.sides.length > 1
-            ? chosen.sides.map((s) => (
-                <Choice key={s} label={sideName(s, request.athlete.throws)} chosen={at === s} onPress={() => setSide(s)} />
-              ))
-            : null}
-          <TextInput
-            mode="outlined"
-            dense
-            label={`Reading, ${chosen.unit}`}
-            value={value}
-            onChangeText={setValue}
-            inputMode="decimal"
-            style={{ width: 140 }}
-            testID="suppose-value"
-          />
-          <Action
-            kind="quiet"
-            label="Suppose it"
-            disabled={!usable}
-            onPress={() => {
-              onPick({ kind: 'test', test: chosen.id, side: at, value: number, unit: chosen.unit });
-              setValue('');
-            }}
-            testID="suppose-test"
-          />
-        </Row>
-      ) : null}
     </View>
   );
 }

@@ -1,4 +1,3 @@
-import type { DiagnosisRecord } from '@wrightonic/contract';
 import { findingById } from '@wrightonic/core';
 import type { Check, Evidence, FindingId, Root } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
@@ -10,14 +9,15 @@ import { newId } from '../../state/ids';
 import { Action, Blank, Caution, Choice, LinkRow, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
-import { evidenceText, percent, titleOf, weekDay } from '../../ui/words';
+import { percent, titleOf } from '../../ui/words';
 import { BeliefChart } from './BeliefChart';
 import { CheckNext } from './CheckNext';
 import { ForAthlete } from './ForAthlete';
-import { Pulls } from './Pulls';
-import { Overrule, Rulings } from './Rulings';
+import { Changes, Notes } from './Remarks';
+import { Rulings } from './Rulings';
 import { SplitBar } from './SplitBar';
 import { useJudged } from './use-judged';
+import { Why } from './Why';
 
 const KIND_WORDS: Record<Root['kind'], string> = { limit: 'body', habit: 'timing or habit', cue: 'a misread cue' };
 const STYLE_TITLES: Record<string, string> = {
@@ -30,17 +30,6 @@ const STYLE_TITLES: Record<string, string> = {
 const ROOTS_SHOWN = 5;
 const CHECKS_SHOWN = 3;
 const LIST_SHOWN = 6;
-const NOTES_SHOWN = 5;
-
-/** What cleared a rival; its own name need not be said again. */
-const clearedText = (item: Evidence): string => (item.kind === 'eye' ? 'not seen' : evidenceText(item));
-
-function worthText(root: Root): string | null {
-  const worth = root.worthMph;
-  return worth && worth.high >= 0.3
-    ? `Repairing it may give up to ${worth.high.toFixed(0)} mph in all, more likely about ${worth.expected.toFixed(0)} (house range).`
-    : null;
-}
 
 interface RootPartProps {
   readonly root: Root;
@@ -73,80 +62,6 @@ function RootPart({ root, first, chosen, onChoose }: RootPartProps) {
       </View>
       {first ? null : <Choice label={chosen ? 'Shown' : 'Show why'} chosen={chosen} onPress={onChoose} />}
     </View>
-  );
-}
-
-/** What has been judged otherwise since the last diagnosis; nothing when all is as it was. */
-function Changes({ changes }: { readonly changes: DiagnosisRecord['changes'] }) {
-  const palette = usePalette();
-  if (!changes || changes.list.length === 0) return null;
-  return (
-    <View style={{ backgroundColor: palette.brassWash, padding: SPACE.m, gap: 4 }} role="status" testID="changes">
-      <Text variant="labelLarge">{`Changed since ${weekDay(changes.since)}`}</Text>
-      {changes.list.slice(0, NOTES_SHOWN).map((c) => (
-        <Text key={c.sentence} variant="bodyMedium">
-          {c.sentence}
-        </Text>
-      ))}
-    </View>
-  );
-}
-
-function Why({
-  athlete,
-  root,
-  record,
-  first,
-}: {
-  readonly athlete: string;
-  readonly root: Root;
-  readonly record: DiagnosisRecord;
-  readonly first: boolean;
-}) {
-  const palette = usePalette();
-  const { evidence, request } = record;
-  const [ruling, setRuling] = useState(false);
-  const cleared = root.cleared.map(
-    (c) =>
-      `${titleOf(c.finding).toLowerCase()} (${[...new Set(c.evidence.flatMap((e) => (evidence[e] ? [clearedText(evidence[e].evidence)] : [])))].join(', ')})`,
-  );
-  return (
-    <Section title="Because and against" note={first ? 'tap an item: where it came from' : titleOf(root.finding)}>
-      <Text variant="bodyMedium">{findingById(root.finding).seen}</Text>
-      <Pulls athlete={athlete} pulls={[...root.because, ...root.against]} evidence={evidence} request={request} />
-      {cleared.length > 0 ? (
-        <Text variant="bodySmall" style={{ color: palette.soft }}>{`Ruled out: ${cleared.join('; ')}.`}</Text>
-      ) : null}
-      {worthText(root) ? <Text variant="bodySmall">{worthText(root)}</Text> : null}
-      {ruling ? (
-        <Overrule athlete={athlete} finding={root.finding} onDone={() => setRuling(false)} />
-      ) : (
-        <Row>
-          <Action kind="plain" label="Overrule this" onPress={() => setRuling(true)} testID="overrule" />
-        </Row>
-      )}
-    </Section>
-  );
-}
-
-/** Remarks on the evidence itself. */
-function Notes({ record }: { readonly record: DiagnosisRecord }) {
-  const { notes } = record.result;
-  if (notes.length === 0) return null;
-  return (
-    <Section title="About what was seen">
-      {notes.slice(0, NOTES_SHOWN).map((n) => {
-        const items = n.evidence.flatMap((e) => (record.evidence[e] ? [evidenceText(record.evidence[e].evidence)] : []));
-        return (
-          <Text key={`${n.note}${n.evidence.join()}`} variant="bodySmall">
-            {`${n.note}${items.length > 0 ? ` (${items.join('; ')})` : ''}`}
-          </Text>
-        );
-      })}
-      {notes.length > NOTES_SHOWN ? (
-        <Text variant="bodySmall">{`And ${notes.length - NOTES_SHOWN} more of the kind.`}</Text>
-      ) : null}
-    </Section>
   );
 }
 
