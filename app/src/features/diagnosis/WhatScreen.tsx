@@ -7,7 +7,7 @@ import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
 import { newId } from '../../state/ids';
 import { Action, Blank, Caution, Choice, LinkRow, Loading } from '../../ui/controls';
-import { Panes, Row, Screen, Section } from '../../ui/layout';
+import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
 import { percent, titleOf } from '../../ui/words';
 import { BeliefChart } from './BeliefChart';
@@ -69,6 +69,7 @@ function RootPart({ root, first, chosen, onChoose }: RootPartProps) {
 export function WhatScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const router = useRouter();
+  const wide = useWide();
   const { data: me } = api.useMeQuery();
   const { data: overview } = api.useAthleteQuery(id);
   const { data, error } = api.useDiagnosisQuery(id, { refetchOnMountOrArgChange: true });
@@ -110,6 +111,12 @@ export function WhatScreen({ id }: { readonly id: string }) {
   const flags = result.flags.length > 0 && (
     <Caution testID="flags">{`Take care: ${result.flags.map((f) => titleOf(f).toLowerCase()).join('; ')}. No hard throws are planned while this is likely. If anything hurts, a licensed clinician decides.`}</Caution>
   );
+  const moved =
+    history && history.days.length > 1 && history.findings.length > 0 ? (
+      <Section title="How the belief moved" note="by the evidence, session by session">
+        <BeliefChart history={history} />
+      </Section>
+    ) : null;
   return (
     <Screen
       footer={
@@ -172,6 +179,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
               <Rulings athlete={id} record={data} />
             </Section>
           ) : null}
+          {wide ? moved : null}
         </View>
         <View style={{ gap: SPACE.xl }}>
           <Section title="Check this next">
@@ -219,11 +227,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
               <ForAthlete record={data} overview={overview} me={me} focus={shown} />
             </Section>
           ) : null}
-          {history && history.days.length > 0 && history.findings.length > 0 ? (
-            <Section title="How the belief moved" note="by the evidence, session by session">
-              <BeliefChart history={history} />
-            </Section>
-          ) : null}
+          {wide ? null : moved}
           <View>
             <LinkRow
               label="Map of causes"

@@ -13,10 +13,13 @@ import { Overrule } from './Rulings';
 /** What cleared a rival; its own name need not be said again. */
 const clearedText = (item: Evidence): string => (item.kind === 'eye' ? 'not seen' : evidenceText(item));
 
+/** So exact as a house range is. */
+const mph = (value: number): string => value.toFixed(value < 2 ? 1 : 0);
+
 function worthText(root: Root): string | null {
   const worth = root.worthMph;
   return worth && worth.high >= 0.3
-    ? `Repairing it may give up to ${worth.high.toFixed(0)} mph in all, more likely about ${worth.expected.toFixed(0)} (house range).`
+    ? `Repairing it may give up to ${mph(worth.high)} mph in all, more likely about ${mph(worth.expected)} (house range).`
     : null;
 }
 

@@ -64,6 +64,40 @@ describe('the next best check', () => {
     expect(worth).toEqual([...worth].sort((a, b) => b - a));
   });
 
+  it('still asks when a single look has hardly begun to tell', () => {
+    for (const discipline of ['overhand', 'windmill'] as const) {
+      const { roots, nextChecks, lookNext } = diagnose({
+        on,
+        athlete: { ...athlete, discipline },
+        evidence: [eye('unstable-base')],
+      });
+      expect(roots[0]!.probability).toBeLessThan(0.7);
+      expect(nextChecks.length).toBeGreaterThan(2);
+      expect(lookNext).not.toContain('unstable-base');
+    }
+  });
+
+  it('tells what either answer would make of the first root: the ranges do not overlap, and the limit is on the low side', () => {
+    const { nextChecks } = diagnose({ on, athlete, evidence });
+    const hip = nextChecks.find(
+      (c) => c.check.kind === 'screen' && c.check.test === 'hip-internal-rotation' && c.check.side === 'drive',
+    )!;
+    const [below, above] = hip.answers;
+    expect(below).toMatchObject({ when: 'below', first: 'drive-hip-ir' });
+    expect(above).toMatchObject({ when: 'above' });
+    expect(above!.first).not.toBe('drive-hip-ir');
+    expect(below!.value!).toBeLessThanOrEqual(above!.value!);
+    // Said and done: a reading on either side gives the root that was told of.
+    const firstAfter = (value: number) =>
+      diagnose({
+        on,
+        athlete,
+        evidence: [...evidence, { kind: 'screen', test: 'hip-internal-rotation', side: 'drive', value, unit: 'deg' }],
+      }).roots[0]!.finding;
+    expect(firstAfter(below!.value! - 4)).toBe(below!.first);
+    expect(firstAfter(above!.value! + 4)).toBe(above!.first);
+  });
+
   it('asks for one test of a strength, not for two', () => {
     const { nextChecks } = diagnose({
       on,

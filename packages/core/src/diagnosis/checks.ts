@@ -166,9 +166,12 @@ export function rootEntropy(root: ArrayLike<number>, prior: ArrayLike<number>): 
   return Math.max(0, Math.log2(all) - sum / all);
 }
 
-/** Checks that are told of after a first ranking, and how many of them are weighed exactly: each costs an evaluation. */
-const TOLD = 8;
-const REFINED = 4;
+/** Bits below which a check tells nothing. */
+const TELLS_NOTHING = 0.001;
+/** From this probability of a root on there is nothing left to ask for its sake. */
+const SURE_OF_ROOT = 0.7;
+/** Candidates whose exact gain is computed after a first ranking: each costs an evaluation. */
+const REFINED = 6;
 const RAISED = 0.002;
 /** Raised roots that the first ranking follows: the likeliest of them. */
 const FOLLOWED = 5;
@@ -298,9 +301,6 @@ export function weighChecks(
   situation: Situation,
   { wanted = () => true, refined = REFINED }: { wanted?: (check: Check) => boolean; refined?: number } = {},
 ): Weighing {
-  const anything = now.root.some((r, i) => r - prior[i]! > RAISED);
-  const entropy = anything ? (root: Float64Array) => rootEntropy(root, prior) : singleEntropies;
-  const before = entropy(now.root);
   const raised = [...now.root.keys()]
     .filter((i) => now.root[i]! - prior[i]! > RAISED)
     .sort((a, b) => now.root[b]! - prior[b]! - (now.root[a]! - prior[a]!))
@@ -332,30 +332,36 @@ export function weighChecks(
     return bothAnswers(now.root, probability, present);
   };
   const all = candidates(model, evidence, situation).map((candidate) => ({ candidate, when: roughly(candidate) }));
-  const ranked = all
-    .filter(({ candidate }) => wanted(candidate.check))
-    .map(({ candidate, when }) => {
-      const { check, minutes } = candidate;
-      return { candidate, when, check, minutes, expectedGain: expectedGain(candidate, when, entropy, before), answers: [] };
-    })
-    .sort(byGain);
   const exact = new Map<number | readonly number[], WhenKnown>();
-  const checks = ranked
-    .slice(0, Math.max(TOLD, refined))
-    .map(({ candidate, when: rough }, rank): WeighedCheck => {
-      let when = rough;
-      if (rank < refined) {
-        when = exact.get(candidate.node) ?? exactly(candidate);
+  /** Ranks all checks by what they tell of something, and weighs the best exactly. */
+  const weigh = (entropy: (root: Float64Array) => number) => {
+    const before = entropy(now.root);
+    const ranked = all
+      .filter(({ candidate }) => wanted(candidate.check))
+      .map(({ candidate, when }) => {
+        const { check, minutes } = candidate;
+        return { candidate, when, check, minutes, expectedGain: expectedGain(candidate, when, entropy, before), answers: [] };
+      })
+      .sort(byGain);
+    const checks = ranked
+      .slice(0, refined)
+      .map(({ candidate }): WeighedCheck => {
+        const when = exact.get(candidate.node) ?? exactly(candidate);
         exact.set(candidate.node, when);
-      }
-      return {
-        check: candidate.check,
-        expectedGain: expectedGain(candidate, when, entropy, before),
-        minutes: candidate.minutes,
-        answers: answersOf(candidate, when, prior, model),
-      };
-    })
-    .sort(byGain);
+        return {
+          check: candidate.check,
+          expectedGain: expectedGain(candidate, when, entropy, before),
+          minutes: candidate.minutes,
+          answers: answersOf(candidate, when, prior, model),
+        };
+      })
+      .sort(byGain);
+    return { ranked, checks };
+  };
+  let { ranked, checks } = weigh(raised.length > 0 ? (root) => rootEntropy(root, prior) : singleEntropies);
+  // With little seen an answer rather brings new roots up than settles which it is: then what is asked is what tells most of all.
+  if (raised.length > 0 && checks.every((c) => c.expectedGain <= TELLS_NOTHING) && Math.max(...now.root) < SURE_OF_ROOT)
+    ({ ranked, checks } = weigh(singleEntropies));
   const glances = ranked.flatMap(({ candidate, when }): Glance[] => {
     if (candidate.check.kind !== 'eye') return [];
     const answers = candidate.outcomes.map(([absent, present]) => {
