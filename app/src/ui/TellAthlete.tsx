@@ -4,12 +4,19 @@ import { Text } from 'react-native-paper';
 import { SPACE, usePalette } from './theme';
 
 /** What is told to athlete and family: short, plain, no body talk. */
-export function TellAthlete({ words }: { readonly words: AthleteWords }) {
+export function TellAthlete({
+  words,
+  headed = false,
+}: {
+  readonly words: AthleteWords;
+  /** What is next stands above as a heading already. */
+  readonly headed?: boolean;
+}) {
   const palette = usePalette();
   const { keep, next, how, why, ease } = words;
   return (
     <View style={{ gap: SPACE.s, backgroundColor: palette.brassWash, padding: SPACE.m }} testID="for-athlete">
-      {[keep, next, how, why, ease].map((text) =>
+      {[keep, headed ? null : next, how, why, ease].map((text) =>
         text ? (
           <Text key={text} variant="bodyLarge">
             {text}

@@ -69,7 +69,7 @@ function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly ro
         </View>
       ))}
       {why && judges ? <Text variant="bodyMedium">{why}</Text> : null}
-      {!judges && data.told ? <TellAthlete words={data.told} /> : null}
+      {!judges && data.told ? <TellAthlete words={data.told} headed /> : null}
     </View>
   );
 }

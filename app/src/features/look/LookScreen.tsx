@@ -81,7 +81,7 @@ export function LookScreen({ id }: { readonly id: string }) {
             </View>
             {settled && !last ? (
               <View style={{ flex: 1 }}>
-                <Action kind="quiet" label="Look on" onPress={() => turn(page + 1)} testID="next-link" />
+                <Action kind="quiet" label="Next" onPress={() => turn(page + 1)} testID="next-link" />
               </View>
             ) : null}
           </Row>

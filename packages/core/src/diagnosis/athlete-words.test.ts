@@ -52,6 +52,13 @@ describe('words for the athlete', () => {
     expect(none.next).toMatch(/look a little longer/);
   });
 
+  it('praise nothing of the link that is worked on', () => {
+    const owned: Evidence[] = [{ kind: 'eye', finding: 'stall', answer: 'no' }];
+    const fine = diagnose({ on: '2026-05-04', athlete, evidence: owned });
+    expect(wordsForAthlete({ ...told, diagnosis: fine, evidence: owned }).keep).toMatch(/the trip to the plate/);
+    expect(wordsForAthlete({ ...told, diagnosis: fine, evidence: owned, focus: 'stall' }).keep).toMatch(/free and easy/);
+  });
+
   it('never speak of numbers, weakness or blame, whatever the focus', () => {
     for (const f of FINDINGS) {
       const words = wordsForAthlete({ ...told, focus: f.id });

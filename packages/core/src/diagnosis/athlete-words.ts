@@ -54,7 +54,7 @@ const HOW: Record<Schools['method'], string> = {
 export function wordsForAthlete({ diagnosis, evidence, focus, method, explain, words }: Told): AthleteWords {
   const chosen = focus ?? diagnosis.focus.lowerHalf ?? diagnosis.focus.arm ?? diagnosis.focus.open?.finding ?? null;
   const spare = (text: string) => spareWords(text, words);
-  const good = praised(diagnosis.posterior, evidence);
+  const good = praised(diagnosis.posterior, evidence, chosen);
   const keep = spare(good ? `Keep doing: ${GOOD_AT[good].toLowerCase()}.` : 'Keep doing what feels free and easy.');
   if (!chosen)
     return {
@@ -77,11 +77,12 @@ export function wordsForAthlete({ diagnosis, evidence, focus, method, explain, w
   };
 }
 
-/** A link on which something was looked at and is fine, and on which nothing is likely; the surest first. */
-function praised(posterior: Diagnosis['posterior'], evidence: readonly Evidence[]): Link | undefined {
+/** A link on which something was looked at and is fine, and on which nothing is likely or worked on; the surest first. */
+function praised(posterior: Diagnosis['posterior'], evidence: readonly Evidence[], focus: FindingId | null): Link | undefined {
   const troubled = new Set(
     Object.entries(posterior).flatMap(([id, p]) => (p >= LIKELY_ENOUGH ? [findingById(id as FindingId).phase] : [])),
   );
+  if (focus) troubled.add(findingById(focus).phase);
   const seenFine = evidence.flatMap((e) => (e.kind === 'eye' && e.answer === 'no' ? [e.finding] : []));
   return seenFine
     .sort((a, b) => (posterior[a] ?? 0) - (posterior[b] ?? 0))
