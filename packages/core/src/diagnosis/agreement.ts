@@ -24,16 +24,18 @@ export interface Comparison extends Omit<Agreement, 'count'> {
 export function comparisonsIn(request: Omit<DiagnosisRequest, 'overrules' | 'work'>): Comparison[] {
   const { evidence } = request;
   const situation = situationOf(request);
-  const bare = evidence.map((item) => (item.kind === 'measure' ? { ...item, on: undefined } : null));
+  const dayOf = (index: number) => evidence[index]!.on ?? request.on;
+  const measured = evidence.flatMap((item, index) => {
+    if (item.kind !== 'measure') return [];
+    const { on: _, ...undated } = item;
+    return [{ index, says: contributionsOf([undated], situation)[0]!.on }];
+  });
   return evidence.flatMap((item, look): Comparison[] => {
     if (item.kind !== 'eye' || item.answer === 'unsure') return [];
-    const dayOf = (index: number) => evidence[index]!.on ?? request.on;
-    const measures = bare
-      .flatMap((measure, index) => {
+    const measures = measured
+      .flatMap(({ index, says }) => {
         const apart = Math.abs(daysBetween(dayOf(index), dayOf(look)));
-        if (!measure || apart > COMPARED_WITHIN_DAYS) return [];
-        const { on: _, ...undated } = measure;
-        const said = contributionsOf([undated], situation)[0]!.on.find((o) => o.finding === item.finding);
+        const said = apart > COMPARED_WITHIN_DAYS ? undefined : says.find((o) => o.finding === item.finding);
         return said ? [{ apart, ratio: said.likelihood[1] / said.likelihood[0] }] : [];
       })
       .sort((a, b) => a.apart - b.apart);

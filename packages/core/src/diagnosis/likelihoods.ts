@@ -176,6 +176,17 @@ function fromMiss(pattern: string, situation: Situation): Contribution {
   };
 }
 
+/** Means and SD of what a sequence shows when a finding is there and when it is not. */
+export const SEQUENCE = {
+  together: { presentMean: 3, absentMean: 37, sd: 12 },
+  spun: { presentMean: 40, absentMean: -5, sd: 16 },
+  slowPelvis: { presentMean: 400, absentMean: 600, sd: 90 },
+} as const;
+/** Clean in the drill alone speaks for what was not carried over, and puts an arrow from it to the finding. */
+export const TRANSFER = { onlyInDrill: 8, cleanOnMound: 0.3, arrow: 0.35 } as const;
+/** How a result that is good or poor changes the odds of what usually stands behind it. */
+export const OUTCOME_TIMES = { good: 0.75, poor: 1.25 } as const;
+
 function fromSequence(item: Extract<Evidence, { kind: 'sequence' }>): Contribution['on'] {
   const { pelvis, trunk, 'glove-arm': glove } = item.peaksMs;
   const on: { finding: FindingId; likelihood: Likelihood }[] = [];
@@ -185,14 +196,14 @@ function fromSequence(item: Extract<Evidence, { kind: 'sequence' }>): Contributi
   if (pelvis !== undefined && trunk !== undefined)
     on.push({
       finding: 'turn-together',
-      likelihood: densities(trunk - pelvis, { presentMean: 3, absentMean: 37, sd: 12 }),
+      likelihood: densities(trunk - pelvis, SEQUENCE.together),
     });
   if (glove !== undefined && trunk !== undefined) {
-    const spun = densities(trunk - glove, { presentMean: 40, absentMean: -5, sd: 16 });
+    const spun = densities(trunk - glove, SEQUENCE.spun);
     on.push({ finding: 'glove-pull', likelihood: soften(spun, trunk - glove > 15 ? 0.3 + 0.7 * lowPelvis : 0.7) });
   }
   if (pelvisSpeed !== undefined) {
-    const slow = densities(pelvisSpeed, { presentMean: 400, absentMean: 600, sd: 90 });
+    const slow = densities(pelvisSpeed, SEQUENCE.slowPelvis);
     on.push({ finding: 'late-hips', likelihood: soften(slow, 0.4) });
     on.push({ finding: 'idle-drive-leg', likelihood: soften(slow, 0.3) });
   }
@@ -382,7 +393,7 @@ function sayings(evidence: readonly DatedEvidence[], situation: Situation): Cont
         const on = (['velocity', 'strikes', 'movement'] as const).flatMap((key) => {
           const answer = item[key];
           if (!answer) return [];
-          const likelihood = ratio(answer === 'good' ? 0.75 : 1.25);
+          const likelihood = ratio(OUTCOME_TIMES[answer]);
           return OUTCOME[key].filter((f) => situation.inPlay.has(f)).map((finding) => ({ finding, likelihood }));
         });
         return { on, about: ['outcome'] };
@@ -448,8 +459,8 @@ function fromTransfer(item: Extract<Evidence, { kind: 'transfer' }>, situation: 
   const on: { finding: FindingId; likelihood: Likelihood }[] = [{ finding: item.finding, likelihood: mound }];
   const slow = slowObservation(item.finding, situation);
   const onlyInDrill = item.cleanInDrill === 'yes' && item.cleanOnMound === 'no';
-  if (onlyInDrill) on.push({ finding: 'drill-not-transferred', likelihood: ratio(8) });
-  else if (item.cleanOnMound === 'yes') on.push({ finding: 'drill-not-transferred', likelihood: ratio(0.3) });
+  if (onlyInDrill) on.push({ finding: 'drill-not-transferred', likelihood: ratio(TRANSFER.onlyInDrill) });
+  else if (item.cleanOnMound === 'yes') on.push({ finding: 'drill-not-transferred', likelihood: ratio(TRANSFER.cleanOnMound) });
   return {
     on,
     about: [item.finding, 'drill-not-transferred', `transfer:${item.finding}`],
@@ -458,6 +469,8 @@ function fromTransfer(item: Extract<Evidence, { kind: 'transfer' }>, situation: 
       ? { observation: { ...slow, id: `transfer:${item.finding}`, likelihood: slowLikelihood(item.cleanInDrill) } }
       : {}),
     // What was not carried over shows in this very finding.
-    ...(onlyInDrill ? { arrow: { cause: 'drill-not-transferred' as const, consequence: item.finding, weight: 0.35 } } : {}),
+    ...(onlyInDrill
+      ? { arrow: { cause: 'drill-not-transferred' as const, consequence: item.finding, weight: TRANSFER.arrow } }
+      : {}),
   };
 }

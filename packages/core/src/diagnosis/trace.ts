@@ -16,11 +16,14 @@ import {
   MISTAKEN,
   newestOf,
   OLDER_LOOK,
+  OUTCOME_TIMES,
   sameThing,
+  SEQUENCE,
   signDensities,
   signsOf,
   SLOW,
   SPIKE,
+  TRANSFER,
 } from './likelihoods';
 import type { Situation } from './likelihoods';
 import { situationOf } from './request';
@@ -119,8 +122,28 @@ function numbersBehind(item: DatedEvidence, newest: boolean, situation: Situatio
       return (HISTORY[item.event] ?? [])
         .filter(([finding]) => situation.inPlay.has(finding))
         .map(([finding, times]) => house(`Makes “${findingById(finding).title.toLowerCase()}” likelier, times`, times));
-    default:
-      return [];
+    case 'sequence':
+      return [
+        house('Trunk after pelvis, when they turn together', SEQUENCE.together.presentMean, 'ms'),
+        house('Trunk after pelvis, when they do not', SEQUENCE.together.absentMean, 'ms'),
+        house('Glove before trunk, when it starts the turn', SEQUENCE.spun.presentMean, 'ms'),
+        house('Glove before trunk, when it moves along', SEQUENCE.spun.absentMean, 'ms'),
+        house('Pelvis speed, when the hips are late', SEQUENCE.slowPelvis.presentMean, 'deg/s'),
+        house('Pelvis speed, when they are not', SEQUENCE.slowPelvis.absentMean, 'deg/s'),
+      ];
+    case 'transfer':
+      return [
+        house('Clean in the drill alone: not carried over is likelier, times', TRANSFER.onlyInDrill),
+        house('Clean on the mound: not carried over is likelier, times', TRANSFER.cleanOnMound),
+        house('What is not carried over brings the finding about', 100 * TRANSFER.arrow, PERCENT),
+      ];
+    case 'outcome':
+      return [
+        house('A good result: what could stand behind a poor one is likelier, times', OUTCOME_TIMES.good),
+        house('A poor result: what could stand behind it is likelier, times', OUTCOME_TIMES.poor),
+      ];
+    case 'style':
+      return []; // style says nothing about any finding
   }
 }
 

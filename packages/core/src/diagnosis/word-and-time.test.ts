@@ -253,13 +253,16 @@ describe('the trace of an item', () => {
     expect(diagnose(request).posterior.stall!).not.toBe(diagnose({ ...request, numbers: {} }).posterior.stall!);
   });
 
-  it('has every kind of evidence', () => {
+  it('has numbers for every kind of evidence that says something', () => {
     const evidence: DatedEvidence[] = [
       { kind: 'measure', measure: 'hip-travel-dip', event: 'contact', value: 40, unit: '%' },
       { kind: 'slow', finding: 'late-hips', canDoSlowly: 'no' },
       { kind: 'miss', pattern: 'high' },
       { kind: 'velocity', readings: [{ speed: 70, unit: 'mph', effort: 100 }] },
       { kind: 'history', event: 'told-to-push' },
+      { kind: 'sequence', peaksMs: { pelvis: -60, trunk: -58 } },
+      { kind: 'transfer', finding: 'turn-together', cleanInDrill: 'yes', cleanOnMound: 'no' },
+      { kind: 'outcome', strikes: 'poor' },
     ];
     evidence.forEach((_, i) => expect(traceOf({ on, athlete, evidence }, i).numbers.length).toBeGreaterThan(0));
     expect(() => traceOf({ on, athlete, evidence }, 9)).toThrow(RangeError);
