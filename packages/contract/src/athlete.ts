@@ -1,6 +1,7 @@
 import { DISCIPLINES, HANDS, LEVELS, SCHOOL_OPTIONS } from '@wrightonic/core';
 import type { AcademyNumbers, AthleteProfile, Schools } from '@wrightonic/core';
 import Joi from 'joi';
+import { gateSettingsSchema } from './gate';
 import { isoDate, objectOf, oneOf } from './schema';
 
 /** A size that a person can have; anything else is a slip of the unit or the decimal point. */
@@ -35,6 +36,6 @@ const band = Joi.object({ pass: Joi.number().required(), watch: Joi.number().req
 export const numbersSchema = objectOf<AcademyNumbers>({
   tests: Joi.object().pattern(Joi.string().max(60), band),
   signs: Joi.object().pattern(Joi.string().max(120), Joi.number()),
-  gate: Joi.object().pattern(Joi.string().max(40), Joi.number()),
+  gate: gateSettingsSchema,
   model: Joi.object().pattern(Joi.string().max(120), Joi.number()),
 });

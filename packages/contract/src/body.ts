@@ -2,7 +2,7 @@
 import { TEST_IDS, TEST_SIDES } from '@wrightonic/core';
 import type { BodyInsight, Grade, IsoDate, PainReport, TestId, TestSide, TestStep } from '@wrightonic/core';
 import Joi from 'joi';
-import { painReportSchema } from './commands';
+import { painReportSchema } from './load';
 import { isoDate, listOf, objectOf, oneOf, uuid } from './schema';
 
 export const READ_BY = ['tilt', 'timer', 'dial', 'keypad', 'steps'] as const;

@@ -1,9 +1,9 @@
 /** What an academy decides for itself. */
 import { SCHOOL_OPTIONS } from '@wrightonic/core';
-import type { AcademyNumbers, LeagueRule, Schools } from '@wrightonic/core';
+import type { AcademyNumbers, LeagueLimits, LeagueRule, Schools } from '@wrightonic/core';
 import Joi from 'joi';
 import { numbersSchema, schoolsSchema } from './athlete';
-import { leagueRuleSchema } from './commands';
+import { leagueLimitsSchema, leagueRuleSchema } from './load';
 import { count, listOf, objectOf, oneOf, text } from './schema';
 
 export interface WordChoice {
@@ -14,7 +14,7 @@ export interface WordChoice {
 /** The league's written rule from an age on. */
 export interface LeagueAge {
   readonly from: number;
-  readonly rule: LeagueRule;
+  readonly rule: LeagueLimits;
 }
 
 export interface AcademySettings {
@@ -38,7 +38,7 @@ export const academySettingsSchema = objectOf<AcademySettings>({
   leagueDailyLimit: count(300).allow(null).required(),
   league: leagueRuleSchema.required(),
   leagueAges: listOf(
-    Joi.object({ from: Joi.number().integer().min(4).max(30).required(), rule: leagueRuleSchema.required() }),
+    Joi.object({ from: Joi.number().integer().min(4).max(30).required(), rule: leagueLimitsSchema.required() }),
     20,
   )
     .unique('from')

@@ -4,7 +4,7 @@ import { measureById } from '../delivery/measures';
 import { bandFor, bodyTestById } from '../screen/tests';
 import { eyeKey, eyeWith, signId } from '../settings/numbers';
 import { round } from '../shared/maths';
-import type { Provenance } from '../workload/tables';
+import type { Provenance } from '../load/tables';
 import type { DatedEvidence } from './evidence';
 import { visibilityOf } from './eye';
 import { HALF_LIFE_DAYS, stillHolds } from './fading';

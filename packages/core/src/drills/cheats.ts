@@ -9,3 +9,8 @@ export function counterFor(cheat: string, drillId?: string): string | null {
   const any = own ?? DRILLS.flatMap((drill) => drill.cheats).find((c) => c.cheat === cheat);
   return any?.counter ?? null;
 }
+
+const KNOWN: ReadonlySet<string> = new Set(DRILLS.flatMap((drill) => drill.cheats.map((c) => c.cheat)));
+
+/** Whether any drill lists the cheat. */
+export const isCheat = (cheat: string): boolean => KNOWN.has(cheat);

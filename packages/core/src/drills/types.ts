@@ -97,6 +97,10 @@ export interface Drill {
   readonly poses: readonly PoseId[];
 }
 
+export const isThrowingDrill = (drill: Drill): boolean => drill.throws !== 'none';
+/** Work that a sore leg, hip or back stops. */
+export const isLegWork = (drill: Drill): boolean => drill.area === 'lower-half' || drill.area === 'body';
+
 type Defaults =
   | 'equipment'
   | 'partner'

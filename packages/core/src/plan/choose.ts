@@ -1,8 +1,10 @@
 import { DRILLS } from '../drills/catalogue';
+import { isLegWork } from '../drills/types';
 import type { Drill, Place, Rung } from '../drills/types';
 import { ARROWS } from '../findings/arrows';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
+import { HARD_EFFORT } from '../load/tables';
 import type { Schools } from '../shared/schools';
 import type { PlanRequest } from './types';
 
@@ -27,6 +29,10 @@ export interface ChoiceContext {
   readonly canThrow: boolean;
   /** High effort is open today. */
   readonly hardOpen: boolean;
+  /** Percent of full effort, at most. */
+  readonly highestEffort: number;
+  /** Pain has closed leg work. */
+  readonly legsClosed: boolean;
   /** Sessions each drill has been used in. */
   readonly used: ReadonlyMap<string, number>;
   readonly inSession: ReadonlySet<string>;
@@ -46,7 +52,9 @@ export function mayDo(drill: Drill, context: ChoiceContext): string | null {
   );
   if (against) return `it is not for now, while “${findingById(against).title.toLowerCase()}” is likely`;
   if (drill.throws !== 'none' && !context.canThrow) return 'there is no room for throws';
-  if (drill.effort[0] >= 90 && !context.hardOpen) return 'there is no room for hard throws';
+  if (drill.effort[0] >= HARD_EFFORT && !context.hardOpen) return 'there is no room for hard throws';
+  if (drill.throws !== 'none' && drill.effort[0] > context.highestEffort) return 'its effort is above what is allowed';
+  if (isLegWork(drill) && context.legsClosed) return 'leg work is closed after pain';
   return null;
 }
 

@@ -26,6 +26,7 @@ export function outlineClimb(request: PlanRequest): SessionOutline[] {
   let weeksTested = 0;
   for (let day = 0; day < 7 * request.weeks; day++) {
     const date = addDays(request.on, day);
+    if (request.until !== undefined && date > request.until) break;
     const slot = request.availability.find((a) => a.weekday === weekdayOf(date));
     if (!slot || gameDays.has(date)) continue;
     const week = Math.floor(day / 7) + 1;

@@ -36,6 +36,8 @@ const context = (more: Partial<ChoiceContext> = {}): ChoiceContext => ({
   place: 'cage',
   canThrow: true,
   hardOpen: true,
+  highestEffort: 100,
+  legsClosed: false,
   used: new Map(),
   inSession: new Set(),
   ...more,
@@ -139,12 +141,58 @@ describe('the ledger', () => {
   });
 
   it('takes what is booked off the week', () => {
-    const ledger = openLedger(request);
-    const before = ledger.allowance('2026-05-05').throws;
+    const weeks = ['2026-04-06', '2026-04-13', '2026-04-20', '2026-04-27'];
+    const ledger = openLedger({ ...request, recentLoad: weeks.map((date) => ({ date, throws: 200, highEffort: 0 })) });
+    // The rolling week may hold 15 % above the usual 200.
+    expect(ledger.allowance('2026-05-05').throws).toBe(120);
     ledger.book('2026-05-04', 100, 0);
     ledger.book('2026-05-06', 100, 0);
-    expect(before).toBe(120);
-    expect(ledger.allowance('2026-05-07').throws).toBe(40);
+    expect(ledger.allowance('2026-05-07').throws).toBe(30);
+  });
+
+  it('starts somebody of whom nothing is known with half a daily budget a week, and then builds', () => {
+    const ledger = openLedger(request);
+    expect(ledger.allowance('2026-05-04')).toMatchObject({ throws: 60, highestEffort: 70, highEffort: 0 });
+    ledger.book('2026-05-04', 40, 0);
+    expect(ledger.allowance('2026-05-06').throws).toBe(20);
+    ledger.book('2026-05-06', 20, 0);
+    // A week later three quarters of a budget, at 80 %.
+    expect(ledger.allowance('2026-05-12')).toMatchObject({ throws: 90 - 20, highestEffort: 80 });
+  });
+
+  it('keeps the league’s day, week and rest', () => {
+    const usual = ['2026-04-06', '2026-04-13', '2026-04-20', '2026-04-27'].map((date) => ({ date, throws: 200, highEffort: 0 }));
+    const ledger = openLedger({
+      ...request,
+      recentLoad: [...usual, { date: '2026-05-01', pitches: 25, throws: 25, highEffort: 0 }],
+      league: { daily: 40, weekly: 90, rest: [{ from: 20, days: 3 }] },
+    });
+    expect(ledger.allowance('2026-05-04')).toMatchObject({ throws: 0, because: expect.stringContaining('Rest') });
+    expect(ledger.allowance('2026-05-05').throws).toBe(40);
+    ledger.book('2026-05-05', 40, 0);
+    expect(ledger.allowance('2026-05-07').throws).toBe(90 - 25 - 40);
+  });
+
+  it('keeps the windmill’s third day, for practice and for a game to come', () => {
+    const young = { ...request, athlete: { ...request.athlete, discipline: 'windmill' as const, birthDate: '2015-02-01' } };
+    const usual = ['2026-04-06', '2026-04-13', '2026-04-20', '2026-04-27'].map((date) => ({ date, throws: 200, highEffort: 0 }));
+    const inARow = ['2026-05-02', '2026-05-03'].map((date) => ({ date, pitches: 30, throws: 30, highEffort: 0 }));
+    expect(openLedger({ ...young, recentLoad: [...usual, ...inARow] }).allowance('2026-05-04').throws).toBe(0);
+    // Heavy practice on both days before a game would make it a third day.
+    const before = openLedger({ ...young, recentLoad: usual, games: [{ date: '2026-05-06', pitches: 40 }] });
+    before.book('2026-05-04', 60, 0);
+    expect(before.allowance('2026-05-05').throws).toBeLessThanOrEqual(31);
+  });
+
+  it('throws nothing past a clearance’s last day, and keeps its numbers before it', () => {
+    const ledger = openLedger({
+      ...request,
+      recentLoad: ['2026-04-06', '2026-04-13', '2026-04-20'].map((date) => ({ date, throws: 200, highEffort: 0 })),
+      pain: [{ date: '2026-05-02', site: 'shoulder', score: 4 }],
+      clearances: [{ date: '2026-05-03', by: 'A. Clinician', until: '2026-05-10', mostThrows: 12, highestEffort: 60 }],
+    });
+    expect(ledger.allowance('2026-05-08')).toMatchObject({ throws: 12, highEffort: 0, highestEffort: 60 });
+    expect(ledger.allowance('2026-05-11')).toMatchObject({ throws: 0, because: expect.stringContaining('run out') });
   });
 });
 

@@ -2,6 +2,7 @@ import { drillById, hasDrill } from '../drills/catalogue';
 import { RUNG_NAMES } from '../drills/types';
 import type { Drill, Rung } from '../drills/types';
 import { graphFor } from '../diagnosis/model';
+import { HARD_EFFORT } from '../load/tables';
 import { ageOn, daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { clamp, sum } from '../shared/maths';
@@ -48,6 +49,8 @@ interface Room {
   minutes: number;
   throws: number;
   highEffort: number;
+  /** Percent of full effort, at most. */
+  readonly highestEffort: number;
 }
 
 /** Builds one item within the room left, or null when even the smallest dose does not fit. */
@@ -62,9 +65,10 @@ function buildItem(
   const throwing = drill.throws !== 'none';
   let { sets, reps } = drill.dose;
   if (role === 'taste' && throwing) [sets, reps] = [1, Math.min(reps, TASTE_THROWS)];
-  const capped = throwing && room.highEffort <= 0;
-  const effort: [number, number] = [drill.effort[0], capped ? Math.min(drill.effort[1], CALM_EFFORT) : drill.effort[1]];
-  const hard = effort[1] >= 90;
+  const ceiling = Math.min(room.highestEffort, room.highEffort <= 0 ? CALM_EFFORT : 100);
+  if (throwing && drill.effort[0] > ceiling) return null;
+  const effort: [number, number] = [drill.effort[0], throwing ? Math.min(drill.effort[1], ceiling) : drill.effort[1]];
+  const hard = effort[1] >= HARD_EFFORT;
   const most = throwing ? Math.min(room.throws, hard ? room.highEffort : Infinity) : Infinity;
   while (sets > 1 && (sets * reps > most || minutesFor(drill, sets, reps) > room.minutes)) sets--;
   const fewest = throwing ? FEWEST_THROWS : Math.min(4, reps);
@@ -102,7 +106,8 @@ function fillSession(
 ) {
   const age = ageOn(request.athlete.birthDate, outline.date);
   const schools = resolveSchools(request.schools, request.athlete.discipline, age);
-  const room: Room = { minutes: outline.minutes, throws: allowance.throws, highEffort: allowance.highEffort };
+  const { throws, highEffort, highestEffort } = allowance;
+  const room: Room = { minutes: outline.minutes, throws, highEffort, highestEffort };
   const inSession = new Set<string>();
   const items: PlanItem[] = [];
   const refused: { drill: string; why: string }[] = [];
@@ -115,6 +120,8 @@ function fillSession(
     inSession,
     canThrow: room.throws >= FEWEST_THROWS,
     hardOpen: room.highEffort >= FEWEST_THROWS,
+    highestEffort: room.highestEffort,
+    legsClosed: allowance.legsClosed,
   });
   const place = (choice: Choice | null, role: Role, focus: SessionOutline['focus'][number]): boolean => {
     const item = choice && buildItem(choice, role, focus, room, context());
@@ -123,7 +130,7 @@ function fillSession(
     inSession.add(item.drill);
     room.minutes -= item.minutes;
     room.throws -= item.throws;
-    if (item.effort[1] >= 90) room.highEffort -= item.throws;
+    if (item.effort[1] >= HARD_EFFORT) room.highEffort -= item.throws;
     return true;
   };
 
@@ -192,7 +199,7 @@ export const fitInOrder: Fit = (request, outlines) => {
       violations.push({ rule: 'pinned', detail: `${drill} on ${outline.date} was left out: ${why}.` });
     if (items.length === 0) continue;
     const throws = sum(items.map((i) => i.throws));
-    const highEffort = sum(items.filter((i) => i.effort[1] >= 90).map((i) => i.throws));
+    const highEffort = sum(items.filter((i) => i.effort[1] >= HARD_EFFORT).map((i) => i.throws));
     ledger.book(outline.date, throws, highEffort);
     for (const item of items) used.set(item.drill, (used.get(item.drill) ?? 0) + 1);
     sessions.push({

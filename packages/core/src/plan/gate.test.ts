@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { randomFrom } from '../simulate/random';
-import { GATE_DEFAULTS, judgeGate, passProbability } from './gate';
+import { judgeGate, passProbability } from './gate';
+import { GATE_DEFAULTS } from './gate-settings';
 import type { RepRow } from './gate';
 
 const row = (date: string, good: number, close: number, off: number, more: Partial<RepRow> = {}): RepRow => ({

@@ -47,6 +47,15 @@ const restAt = (age: number, pitches: number) => {
   return Math.max(0, steps.filter((s) => pitches >= s).length - 1);
 };
 
+/** A clearance given on the first day of the plan, with an end and sometimes limits. */
+const clearedFrom = (on: string, random: Random) => ({
+  date: on,
+  at: '08:00',
+  by: 'A. Clinician',
+  until: dateOf(time(on) + 5 + Math.floor(20 * random.uniform())),
+  ...(random.chance(0.5) ? { mostThrows: 15 + Math.floor(20 * random.uniform()), highestEffort: 70 } : {}),
+});
+
 function request(random: Random): PlanRequest {
   const on = dateOf(time('2026-02-01') + Math.floor(300 * random.uniform()));
   const age = 8 + Math.floor(13 * random.uniform());
@@ -90,6 +99,14 @@ function request(random: Random): PlanRequest {
       ? [{ date: dateOf(time(on) - Math.floor(3 * random.uniform())), site: 'elbow' as const, score: random.pick([1, 4]) }]
       : [],
     leagueDailyLimit: null,
+    league: random.chance(0.3)
+      ? {
+          daily: 30 + Math.floor(50 * random.uniform()),
+          weekly: 60 + Math.floor(100 * random.uniform()),
+          rest: [{ from: 20, days: 2 }],
+        }
+      : {},
+    clearances: armPain && random.chance(0.5) ? [clearedFrom(on, random)] : [],
     flags: random.chance(0.2) ? [discipline === 'overhand' ? ('arm-drag' as const) : ('locked-landing' as const)] : [],
     pinned: random.chance(0.2) ? [{ date: on, drill: random.pick(DRILLS).id }] : [],
   };
@@ -160,10 +177,17 @@ function brokenRules(plan: Plan, r: PlanRequest): string[] {
     if (throws !== session.throws || hard !== session.highEffort || minutes !== session.minutes)
       say('sums do not match the items');
     const budget = budgetAt(r.athlete.discipline, age) * (r.season === 'in' ? 0.6 : 1);
-    if (throws > budget) say(`${throws} throws over the budget of ${budget}`);
+    if (throws > Math.floor(budget)) say(`${throws} throws over the budget of ${budget}`);
     if (hard > hardAt(age)) say('too many hard throws');
     if (r.flags.length > 0 && hard > 0) say('hard throws with a health flag');
-    if (throws > 0 && lockedForGood) say('throws while locked');
+    const cleared = (r.clearances ?? []).find((c) => r.pain.every((p) => p.date < c.date) && session.date >= c.date);
+    const open = cleared !== undefined && session.date <= cleared.until!;
+    if (throws > 0 && lockedForGood && !open) say('throws while locked, or past the end of a clearance');
+    if (open && cleared.mostThrows !== undefined) {
+      if (throws > cleared.mostThrows) say('more throws than the clearance allows');
+      if (session.items.some((i) => i.throws > 0 && i.effort[1] > cleared.highestEffort!))
+        say('harder than the clearance allows');
+    }
     if (throws > 0 && r.pain.some((p) => p.date === session.date)) say('throws on the day of pain');
     const today = time(session.date);
     if (throws > 0) {
@@ -191,13 +215,36 @@ function brokenRules(plan: Plan, r: PlanRequest): string[] {
     const age = ageAt(r.athlete.birthDate, dateOf(day));
     const sum = (from: number, to: number) =>
       [...days].filter(([d]) => d >= from && d <= to).reduce((n, [, l]) => n + l.throws, 0);
-    const recorded = [1, 2, 3, 4]
-      .map((w) => [day - 7 * w - 6, day - 7 * w] as const)
-      .filter(([from, to]) => [...days].some(([d, l]) => d >= from && d <= to && l.throws > 0));
     const week = sum(day - 6, day);
-    const mean = recorded.length === 0 ? null : recorded.reduce((n, [from, to]) => n + sum(from, to), 0) / recorded.length;
-    if (mean === null ? week > 2 * budgetAt(r.athlete.discipline, age) : week > 1.3 * mean)
-      broken.push(`${dateOf(day)}: ${week} throws in the week, usual ${mean}`);
+    const budget = budgetAt(r.athlete.discipline, age);
+    const first = Math.min(...[...days].filter(([, l]) => l.throws > 0).map(([d]) => d));
+    const complete = [1, 2, 3, 4, 5, 6].filter((w) => day - 7 * w - 6 >= first).map((w) => sum(day - 7 * w - 6, day - 7 * w));
+    // A normal week is never more than the largest of the last; up to a daily budget a week is no jump.
+    const most = complete.length === 0 ? 2 * budget : Math.max(1.3 * Math.max(...complete), budget);
+    if (week > most) broken.push(`${dateOf(day)}: ${week} throws in the week, at most ${most}`);
+    const nothingBefore = r.recentLoad.every((row) => row.throws === 0) && r.games.every((g) => time(g.date) > day);
+    if (nothingBefore && day < first + 7 && week > budget / 2)
+      broken.push(`${dateOf(day)}: ${week} throws in the first week of all`);
+    const { daily, weekly, rest } = r.league ?? {};
+    if (daily !== undefined && load.throws > daily) broken.push(`${dateOf(day)}: over the league’s day`);
+    if (weekly !== undefined && week > weekly) broken.push(`${dateOf(day)}: over the league’s week`);
+    for (const [d, l] of days)
+      for (const row of rest ?? [])
+        if (l.pitches >= row.from && l.pitches > 0 && d < day && day - d <= row.days)
+          broken.push(`${dateOf(day)}: throws on a rest day of the league`);
+    if (r.athlete.discipline === 'windmill') {
+      const counts = (d: number) => {
+        const known = days.get(d);
+        return (
+          known !== undefined &&
+          (known.pitches > 0 || known.throws > 0.3 * budgetAt('windmill', ageAt(r.athlete.birthDate, dateOf(d))))
+        );
+      };
+      let run = 0;
+      while (counts(day - run - 1)) run++;
+      const table = run < 2 ? Infinity : run === 2 ? (age < 13 ? 0 : age < 15 ? 80 : 100) : 0;
+      if (load.throws > table) broken.push(`${dateOf(day)}: ${load.throws} throws on day ${run + 1} in a row`);
+    }
     for (let end = day; end <= day + 6; end++) {
       const busy = [...days].filter(([d, l]) => l.throws > 0 && d > end - 7 && d <= end).length;
       const withoutPlan = [...days].filter(([d, l]) => l.throws > 0 && !l.planned && d > end - 7 && d <= end).length;

@@ -1,143 +1,161 @@
-import { addDays, ageOn, daysBetween } from '../shared/dates';
+import { dayOn, daysInARowBefore, isHardDay, lockOn, openAccount, withMore } from '../load/account';
+import type { LoadAccount } from '../load/account';
+import type { LoadRow } from '../load/days';
+import type { Lock } from '../load/locks';
+import { budgetOn, hardGapOn, leagueOn, ruledAge, tableLimit } from '../load/rules';
+import { HARD_EFFORT, HEAVY_PRACTICE_SHARE, PRACTICE_RULES, throwFreeDaysPerWeek } from '../load/tables';
+import { wayBackOn, weekCeiling } from '../load/week';
+import { roomOn } from '../load/workload';
+import { addDays, daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-
-import { throwingLock } from '../workload/pain';
-import type { Lock } from '../workload/pain';
-import {
-  highEffortGapDays,
-  highEffortLimit,
-  PRACTICE_RULES,
-  practiceBudget,
-  restDays,
-  throwFreeDaysPerWeek,
-} from '../workload/tables';
-import { weekAgainstMean } from '../workload/workload';
-import type { Day } from '../workload/workload';
 import type { PlanRequest } from './types';
 
 export interface Allowance {
   readonly throws: number;
   readonly highEffort: number;
+  /** Percent of full effort, at most. */
+  readonly highestEffort: number;
+  /** Leg work is closed as well. */
+  readonly legsClosed: boolean;
   /** The rule that bounds throws, in words; null when only the usual budget does. */
   readonly because: string | null;
 }
 
-/** The account of throws, known and planned, against every hard rule. Sessions are booked in date order. */
+/** The load account as a planner sees it: what is planned counts as thrown, and games to come are kept room for. */
 export interface Ledger {
   readonly allowance: (date: IsoDate) => Allowance;
   readonly book: (date: IsoDate, throws: number, highEffort: number) => void;
-  readonly lock: Lock | null;
+  /** The lock that stands on a day. */
+  readonly lockOn: (date: IsoDate) => Lock | null;
 }
 
 /** Room below which a session says why it is so light. */
 const SCARCE = 25;
+/** Days in a row that a windmill pitcher's tables know. */
+const LONGEST_RUN = 4;
 
-const empty = (date: IsoDate): Day => ({ date, pitches: 0, throws: 0, highEffort: 0, games: 0, pain: [] });
+const isGameDay = (account: LoadAccount, date: IsoDate): boolean =>
+  dayOn(account, date).pitches > 0 || dayOn(account, date).games > 0;
+
+/** The log that a plan starts from: what was thrown, with the pain of each day. */
+function logOf(request: PlanRequest): LoadRow[] {
+  return [
+    ...request.recentLoad,
+    ...request.pain.map(({ date, ...pain }): LoadRow => ({ date, throws: 0, highEffort: 0, pain: [pain] })),
+  ];
+}
+
+/** Throws that the rolling weeks ending on a day, or on a game up to six days later, still have room for. */
+function weekRoom(account: LoadAccount, date: IsoDate): number {
+  let room = Infinity;
+  const weekly = leagueOn(account, date).weekly ?? Infinity;
+  for (let ahead = 0; ahead <= 6; ahead++) {
+    const end = addDays(date, ahead);
+    if (ahead > 0 && dayOn(account, end).throws === 0) continue;
+    const share = ahead > 0 ? PRACTICE_RULES.weekStop : PRACTICE_RULES.weekWarning;
+    const throws = weekThrows(account, end);
+    room = Math.min(room, weekCeiling(account, end, share) - throws, weekly - throws);
+  }
+  return room;
+}
+
+function weekThrows(account: LoadAccount, end: IsoDate): number {
+  let total = 0;
+  for (let back = 0; back <= 6; back++) total += dayOn(account, addDays(end, -back)).throws;
+  return total;
+}
+
+/** Whether a throwing day leaves the throw-free days that every seven days need. */
+function leavesFreeDays(account: LoadAccount, date: IsoDate): boolean {
+  for (let ahead = 0; ahead <= 6; ahead++) {
+    const end = addDays(date, ahead);
+    let busy = 1;
+    for (let back = 0; back <= 6; back++) {
+      const day = addDays(end, -back);
+      if (day !== date && dayOn(account, day).throws > 0) busy++;
+    }
+    if (busy > 7 - throwFreeDaysPerWeek(ruledAge(account, end))) return false;
+  }
+  return true;
+}
+
+const hardDayNear = (account: LoadAccount, date: IsoDate): boolean =>
+  account.days.some((day) => Math.abs(daysBetween(day.date, date)) < hardGapOn(account, date) && isHardDay(day));
+
+/**
+ * Throws that a windmill pitcher's days in a row leave on a day: by her own row of the table, and light where a heavy day would push
+ * a game to come over its row.
+ */
+function inARow(account: LoadAccount, date: IsoDate): number {
+  if (account.athlete.discipline !== 'windmill') return Infinity;
+  const run = daysInARowBefore(account, date);
+  const own = run < 2 ? Infinity : tableLimit(account, date, run);
+  const light = Math.floor(HEAVY_PRACTICE_SHARE * budgetOn(account, date));
+  const heavy = withMore(account, { date, throws: light + 1 });
+  for (let ahead = 1; ahead < LONGEST_RUN; ahead++) {
+    const game = addDays(date, ahead);
+    const pitches = dayOn(account, game).pitches;
+    if (pitches > 0 && pitches > tableLimit(account, game, daysInARowBefore(heavy, game))) return Math.min(own, light);
+  }
+  return own;
+}
 
 export function openLedger(request: PlanRequest): Ledger {
-  const { athlete, on } = request;
-  const days = new Map<IsoDate, Day>();
-  const put = (date: IsoDate, change: (day: Day) => Day) => days.set(date, change(days.get(date) ?? empty(date)));
-  for (const row of request.recentLoad)
-    put(row.date, (day) => ({
-      ...day,
-      pitches: day.pitches + (row.pitches ?? 0),
-      throws: day.throws + Math.max(row.throws, row.pitches ?? 0),
-      highEffort: day.highEffort + row.highEffort,
-    }));
-  for (const game of request.games)
-    put(game.date, (day) => ({
-      ...day,
-      pitches: day.pitches + game.pitches,
-      throws: day.throws + game.pitches,
-      games: day.games + 1,
-    }));
-  const painDays = [...new Set([...request.recentLoad.map((r) => r.date), ...request.pain.map((p) => p.date)])]
-    .filter((date) => date <= on)
-    .sort()
-    .map((date) => ({ date, pain: request.pain.filter((p) => p.date === date) }));
-  const lock = throwingLock(painDays, request.clearances ?? [], on);
+  let account = openAccount({
+    athlete: request.athlete,
+    leagueDailyLimit: request.leagueDailyLimit,
+    ...(request.league ? { league: request.league } : {}),
+    log: logOf(request),
+    clearances: request.clearances ?? [],
+  });
+  for (const { date, pitches } of request.games) account = withMore(account, { date, pitches, throws: pitches, games: 1 });
   const flagged = request.flags.length > 0;
 
-  const known = (keep: (day: Day) => boolean = () => true) =>
-    [...days.values()].filter(keep).sort((a, b) => (a.date < b.date ? -1 : 1));
-  const gameDay = (date: IsoDate) => (days.get(date)?.games ?? 0) > 0 || (days.get(date)?.pitches ?? 0) > 0;
-
-  /** Last date on which rest is still owed for pitches thrown before `date`. */
-  const resting = (date: IsoDate): IsoDate | null => {
-    if (athlete.discipline === 'windmill') return null;
-    for (const day of days.values()) {
-      if (day.date >= date || day.pitches === 0) continue;
-      const rest = restDays(ageOn(athlete.birthDate, day.date), day.pitches);
-      if (daysBetween(day.date, date) <= rest) return addDays(day.date, rest);
-    }
-    return null;
-  };
-
-  /** Throws that the rolling weeks ending on `date`, or on a game up to six days later, still have room for. */
-  const weekRoom = (date: IsoDate): number => {
-    const budget = practiceBudget(athlete.discipline, ageOn(athlete.birthDate, date));
-    let room = Infinity;
-    for (let ahead = 0; ahead <= 6; ahead++) {
-      const end = addDays(date, ahead);
-      if (ahead > 0 && !gameDay(end)) continue;
-      const upToEnd = known((d) => d.date <= end);
-      // A dry day is a record for one reader and none for another: the stricter mean counts.
-      const withDry = weekAgainstMean(upToEnd, end);
-      const withoutDry = weekAgainstMean(
-        upToEnd.filter((d) => d.throws > 0),
-        end,
-      );
-      const means = [withDry.mean, withoutDry.mean].filter((m): m is number => m !== null && m > 0);
-      const share = 1 + (ahead > 0 ? PRACTICE_RULES.weekStop : PRACTICE_RULES.weekWarning);
-      const cap = means.length === 0 ? PRACTICE_RULES.firstWeekBudgets * budget : Math.floor(share * Math.min(...means));
-      room = Math.min(room, cap - withDry.throws);
-    }
-    return room;
-  };
-
-  /** Whether a throwing day on `date` leaves the throw-free days that every seven days need. */
-  const leavesFreeDays = (date: IsoDate): boolean => {
-    for (let ahead = 0; ahead <= 6; ahead++) {
-      const end = addDays(date, ahead);
-      const busy = known(
-        (d) => d.throws > 0 && daysBetween(d.date, end) >= 0 && daysBetween(d.date, end) <= 6 && d.date !== date,
-      ).length;
-      if (busy + 1 > 7 - throwFreeDaysPerWeek(ageOn(athlete.birthDate, end))) return false;
-    }
-    return true;
-  };
-
-  const hardDayNear = (date: IsoDate, gap: number): boolean =>
-    known((d) => d.highEffort >= PRACTICE_RULES.highEffortDayThrows || d.pitches > 0).some(
-      (d) => Math.abs(daysBetween(d.date, date)) < gap,
-    );
-
   const allowance = (date: IsoDate): Allowance => {
-    const none = (because: string): Allowance => ({ throws: 0, highEffort: 0, because });
-    if (lock && (lock.until === 'clearance' || date < lock.until)) return none(lock.reason);
-    if (gameDay(date)) return none('There is a game on this day.');
-    const rest = resting(date);
-    if (rest) return none(`Rest after pitching is owed up to ${rest}.`);
-    if (!leavesFreeDays(date)) return none('The week needs its day without throwing.');
-    const age = ageOn(athlete.birthDate, date);
-    const budget = practiceBudget(athlete.discipline, age);
-    const daily =
-      Math.floor(request.season === 'in' ? budget * PRACTICE_RULES.inSeasonShare : budget) - (days.get(date)?.throws ?? 0);
-    const week = weekRoom(date);
-    const throws = Math.max(0, Math.min(daily, week));
-    const spaced = !hardDayNear(date, highEffortGapDays(age));
+    const room = roomOn(account, { date });
+    const legsClosed = room.locked?.legs ?? false;
+    const none = (because: string): Allowance => ({ throws: 0, highEffort: 0, highestEffort: 100, legsClosed, because });
+    if (room.locked) return none(room.locked.reason);
+    if (isGameDay(account, date)) return none('There is a game on this day.');
+    if (room.restUntil) return none(`Rest after pitching is owed up to ${addDays(room.restUntil, -1)}.`);
+    if (!leavesFreeDays(account, date)) return none('The week needs its day without throwing.');
+    const booked = dayOn(account, date).throws;
+    const budget = budgetOn(account, date);
+    const share = request.season === 'in' ? PRACTICE_RULES.inSeasonShare : 1;
+    const daily = Math.min(Math.floor(budget * share) - booked, room.throwsLeft);
+    const league = (leagueOn(account, date).daily ?? Infinity) - booked;
+    const run = inARow(account, date) - booked;
+    const week = weekRoom(account, date);
+    const throws = Math.max(0, Math.min(daily, league, run, week));
+    const highestEffort = Math.min(room.highestEffort, wayBackOn(account, date)?.effort ?? 100);
+    const open = !flagged && highestEffort >= HARD_EFFORT && !hardDayNear(account, date);
     return {
       throws,
-      highEffort: flagged || !spaced ? 0 : Math.min(throws, highEffortLimit(age)),
-      because: week < daily && throws < SCARCE ? 'The rolling week has little room for more throws.' : null,
+      highEffort: open ? Math.min(throws, room.highEffortLeft) : 0,
+      highestEffort,
+      legsClosed,
+      because: throws >= SCARCE ? null : whyScarce({ daily, league, run, week }, throws, room.clearance !== null),
     };
   };
 
   return {
-    lock,
+    lockOn: (date) => lockOn(account, { date }),
     allowance,
-    book: (date, throws, highEffort) =>
-      void put(date, (day) => ({ ...day, throws: day.throws + throws, highEffort: day.highEffort + highEffort })),
+    book: (date, throws, highEffort) => void (account = withMore(account, { date, throws, highEffort })),
   };
+}
+
+interface Bounds {
+  readonly daily: number;
+  readonly league: number;
+  readonly run: number;
+  readonly week: number;
+}
+
+/** Which rule makes a day so light, in words. */
+function whyScarce(bounds: Bounds, throws: number, cleared: boolean): string | null {
+  if (bounds.week <= throws) return 'The rolling week has little room for more throws.';
+  if (bounds.run <= throws) return 'Pitching days in a row leave little today.';
+  if (bounds.league <= throws) return 'The league’s rule leaves little today.';
+  return cleared ? 'The clearance’s limits leave little today.' : null;
 }

@@ -47,7 +47,7 @@ function whyNothing(request: PlanRequest, days: number): Plan['infeasible'] {
   for (const piece of kit) if (!request.equipment.includes(piece)) relax.push(`Get a ${piece}.`);
   if (!fitting.some((d) => d.place.some((p) => places.has(p)))) relax.push('Add a session at the cage or field.');
   if (!request.partner && fitting.some((d) => d.partner)) relax.push('Find a partner.');
-  const lock = openLedger(request).lock;
+  const lock = openLedger(request).lockOn(request.on);
   return {
     reason: lock
       ? `${lock.reason} Nothing without a ball fits either.`
@@ -64,7 +64,7 @@ function summarise(request: PlanRequest, plan: Pick<Plan, 'sessions' | 'violatio
     return `“${findingById(finding).title.toLowerCase()}” from rung ${rung} (${RUNG_NAMES[rung].toLowerCase()})${reached > rung ? ` toward ${reached}` : ''}`;
   });
   const tests = sessions.filter((s) => s.testDay).length;
-  const lock = openLedger(request).lock;
+  const lock = openLedger(request).lockOn(request.on);
   return [
     `${sessions.length} sessions in ${request.weeks} weeks for ${heights.join(' and ')}; ${throws} throws in all`,
     tests > 0 ? `${tests} test ${tests === 1 ? 'day' : 'days'}` : '',

@@ -3,8 +3,9 @@ import type { FindingId } from '../findings/ids';
 import type { AthleteProfile } from '../shared/athlete';
 import type { IsoDate, Weekday } from '../shared/dates';
 import type { Schools } from '../shared/schools';
-import type { Clearance, PainReport } from '../workload/pain';
-import type { LeagueRule, Season } from '../workload/workload';
+import type { Clearance } from '../load/clearance';
+import type { PainReport } from '../load/pain';
+import type { LeagueRule, Season } from '../load/rules';
 
 export interface PlanRequest {
   readonly on: IsoDate;
@@ -13,6 +14,8 @@ export interface PlanRequest {
   /** At most one lower-half and one arm-action focus, with the rung each stands on. */
   readonly focus: readonly { readonly finding: FindingId; readonly rung: Rung }[];
   readonly weeks: number;
+  /** Last day of the plan where it ends before its weeks do: what is left of a plan made anew. */
+  readonly until?: IsoDate;
   readonly availability: readonly { readonly weekday: Weekday; readonly minutes: number; readonly place: Place }[];
   readonly equipment: readonly Equipment[];
   readonly partner: boolean;

@@ -1,7 +1,7 @@
 import type { Discipline } from '../delivery/links';
 import { addDays, ageOn, daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import { forAge } from '../workload/tables';
+import { forAge } from '../load/tables';
 
 /** Speed that growing alone brings, mph a year, by age. Provenance `published` ranges, middle taken. */
 const GROWTH_MPH_PER_YEAR = {

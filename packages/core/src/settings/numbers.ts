@@ -8,11 +8,11 @@ import { LEAKS } from '../findings/leaks';
 import type { Finding } from '../findings/types';
 import { SIGNS } from '../findings/signs';
 import type { Sign } from '../findings/signs';
-import { GATE_DEFAULTS } from '../plan/gate';
-import type { GateSettings } from '../plan/gate';
+import { GATE_DEFAULTS, GATE_RANGES, gateFaults } from '../plan/gate-settings';
+import type { GateSettings } from '../plan/gate-settings';
 import { BODY_TESTS } from '../screen/tests';
 import type { Bands } from '../screen/tests';
-import type { Provenance } from '../workload/tables';
+import type { Provenance } from '../load/tables';
 
 /** Numbers that an academy has set for itself; what is not here is as the catalogue has it. */
 export interface AcademyNumbers {
@@ -119,9 +119,8 @@ export function settableNumbers(): SettableNumber[] {
     return { group: 'signs', key: signId(sign), part: null, standard: sign.at, low, high, provenance: 'convention' };
   });
   const gate = (Object.keys(GATE_DEFAULTS) as (keyof GateSettings)[]).map((key): SettableNumber => {
-    const standard = GATE_DEFAULTS[key];
-    const share = standard < 1;
-    return { group: 'gate', key, part: null, standard, low: share ? 0.05 : 1, high: share ? 0.99 : 100, provenance: 'house' };
+    const { low, high } = GATE_RANGES[key];
+    return { group: 'gate', key, part: null, standard: GATE_DEFAULTS[key], low, high, provenance: 'house' };
   });
   return [...tests, ...signs, ...gate, ...modelNumbers()];
 }
@@ -151,9 +150,6 @@ export function numbersFaults(numbers: AcademyNumbers): { path: string; message:
     const [low, high] = costOf(finding, numbers);
     if (low > high) faults.push({ path: `model.${costKey(finding.id, 'low')}`, message: 'must not be above the high end' });
   }
-  for (const [key, value] of Object.entries(numbers.gate ?? {})) inRange(`gate.${key}`, find('gate', key)[0], value!);
-  const gate = gateSettings(numbers);
-  if (gate.regressRate >= gate.advanceRate)
-    faults.push({ path: 'gate.regressRate', message: 'must be below the rate that advances' });
+  for (const { key, message } of gateFaults(numbers.gate ?? {})) faults.push({ path: `gate.${key}`, message });
   return faults;
 }

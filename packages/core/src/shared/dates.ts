@@ -4,14 +4,27 @@ export type IsoDate = string;
 const DAY_MS = 86_400_000;
 const PATTERN = /^(\d{4})-(\d{2})-(\d{2})$/;
 
+/** Days are worked out again and again: those seen lately are remembered. */
+const REMEMBERED = 20_000;
+const numbers = new Map<IsoDate, number>();
+const dates = new Map<number, IsoDate>();
+
+function remember<K, V>(known: Map<K, V>, key: K, value: V): V {
+  if (known.size >= REMEMBERED) known.clear();
+  known.set(key, value);
+  return value;
+}
+
 /** Days since 1970-01-01. @throws RangeError when the text is no real calendar day */
 export function dayNumber(date: IsoDate): number {
+  const known = numbers.get(date);
+  if (known !== undefined) return known;
   const match = PATTERN.exec(date);
   if (match) {
     const [year, month, day] = [Number(match[1]), Number(match[2]), Number(match[3])];
     const ms = Date.UTC(year, month - 1, day);
     const back = new Date(ms);
-    if (back.getUTCMonth() === month - 1 && back.getUTCDate() === day) return ms / DAY_MS;
+    if (back.getUTCMonth() === month - 1 && back.getUTCDate() === day) return remember(numbers, date, ms / DAY_MS);
   }
   throw new RangeError(`“${date}” is not a calendar day`);
 }
@@ -25,7 +38,8 @@ export const isDate = (date: string): boolean => {
   }
 };
 
-export const fromDayNumber = (day: number): IsoDate => new Date(day * DAY_MS).toISOString().slice(0, 10);
+export const fromDayNumber = (day: number): IsoDate =>
+  dates.get(day) ?? remember(dates, day, new Date(day * DAY_MS).toISOString().slice(0, 10));
 export const addDays = (date: IsoDate, days: number): IsoDate => fromDayNumber(dayNumber(date) + days);
 
 /** Whole days from `from` to `to`; negative when `to` is earlier. */
