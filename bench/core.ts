@@ -4,15 +4,27 @@ import {
   diagnose,
   drawFindings,
   FINDINGS,
+  GATE_DEFAULTS,
   graphFindings,
   lookAt,
   makePlan,
   randomFrom,
   readTest,
+  stateOf,
   trend,
   addDays,
 } from '@wrightonic/core';
-import type { AthleteProfile, Evidence, PlanRequest, TrendReading } from '@wrightonic/core';
+import type {
+  AthleteLog,
+  AthleteProfile,
+  Evidence,
+  LoggedMark,
+  LoggedPain,
+  LoggedRep,
+  LoggedSession,
+  PlanRequest,
+  TrendReading,
+} from '@wrightonic/core';
 import { line, timed } from './figures';
 
 const on = '2026-04-18';
@@ -42,6 +54,57 @@ function evidenceOf(seed: number, looks: number): Evidence[] {
     readTest(random, truth, athlete, on, 'hip-internal-rotation', 'drive'),
     readTest(random, truth, athlete, on, 'hip-internal-rotation', 'lead'),
   ];
+}
+
+/** A season as it is lived: four sessions a week, so many reps in all, some taken back, some measured, some pain. */
+function seasonOf(reps: number): AthleteLog {
+  const random = randomFrom(reps);
+  const perSession = 100;
+  const log = {
+    sessions: [] as LoggedSession[],
+    reps: [] as LoggedRep[],
+    marks: [] as LoggedMark[],
+    pains: [] as LoggedPain[],
+  };
+  for (let s = 0; s < reps / perSession; s++) {
+    const date = addDays(on, -Math.floor((7 * (reps / perSession - s)) / 4));
+    const session = `session-${s}`;
+    const at = (second: number) => new Date(Date.parse(`${date}T15:00:00Z`) + 1000 * second).toISOString();
+    log.sessions.push({ id: session, date, startedAt: at(0), ended: true });
+    for (let i = 0; i < perSession; i++) {
+      const [drill, rung] = i % 2 ? (['measured-bullpen', 6] as const) : (['crossover-tap', 2] as const);
+      const id = `rep-${s}-${i}`;
+      // Written out: an object that is spread and then added to is slow to read in this Node.
+      log.reps.push({
+        id,
+        session,
+        date,
+        at: at(20 * i),
+        author: 'coach',
+        alone: false,
+        drill,
+        rung,
+        focus: 'focus',
+        judged: random.chance(0.6) ? 'good' : 'close',
+        effort: 75,
+        receivedOn: date,
+      });
+      if (random.chance(0.05))
+        log.marks.push({ id: `undo-${s}-${i}`, at: at(20 * i + 10), author: 'coach', alone: false, rep: id, kind: 'undo' });
+    }
+    if (random.chance(0.03)) log.pains.push({ id: `pain-${s}`, session, date, at: at(20 * perSession), site: 'wrist', score: 1 });
+  }
+  const startedOn = log.sessions[0]!.date;
+  return {
+    ...log,
+    readings: [],
+    removed: [],
+    foci: [
+      { id: 'focus', finding: 'stall', startedOn, startedAt: `${startedOn}T00:00:00.000Z`, rung: 2, endedAt: null, words: [] },
+    ],
+    outings: [],
+    clearances: [],
+  };
 }
 
 const plan: PlanRequest = {
@@ -121,3 +184,10 @@ for (const sessions of [12, 48, 150])
       await timed(3, () => trend({ on: '2026-12-01', athlete, readings: season(sessions) })),
     ),
   );
+
+for (const reps of [100, 1000, 10_000]) {
+  const season = seasonOf(reps);
+  const derive = () => stateOf(season, { athlete, leagueDailyLimit: null }, GATE_DEFAULTS);
+  await timed(3, derive);
+  console.log(line(`state of a season’s log, ${reps} reps`, await timed(12, derive)));
+}
