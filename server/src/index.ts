@@ -13,4 +13,4 @@ export { putGroup } from './services/people';
 export { changeFocus, diagnosisOf, keepDiagnosis, putFocus, putObservation, putRuling } from './services/judgement';
 export { assignPlan, putPlan } from './services/plans';
 export { putClearance, putOuting } from './services/records';
-export { finishSession, logEntries, putSession } from './services/sessions';
+export { finishSession, logEntries, putSession } from './services/log/sessions';

@@ -80,6 +80,7 @@ const BODIES: Partial<Record<RouteName, () => object>> = {
   putPlan: () => ({ weeks: 2, games: [], pinned: [] }),
   putSession: () => ({ on: '2026-05-04', assignment: null, painBefore: [] }),
   log: () => ({ entries: [rep()] }),
+  removeLoad: () => ({ reason: 'tapped on the bench' }),
   putOuting: () => ({ on: '2026-05-04', pitches: 0, throws: 10, highEffort: 0, innings: 0 }),
   putClearance: () => ({ date: '2026-05-04', by: 'Dr. Nobody' }),
 };

@@ -182,7 +182,7 @@ describe('a clearance', () => {
     for (const client of [owner, child, guardian, station]) {
       const { body } = await client.get(`/athletes/${athlete}/work`).expect(200);
       expect(body.workload.today.locked).toBeNull();
-      expect(body.clearance).toEqual(cleared);
+      expect(body.clearance).toEqual({ ...cleared, recordedBy: 'Test Person' });
     }
     // Its last day over, the lock stands again.
     harness.clock.now = new Date('2026-05-21T15:00:00Z');

@@ -41,11 +41,16 @@ async function lived(client: Client, NAME: string): Promise<string> {
     gun: 'gun 1',
     setting: 'mound',
   };
-  await client.post(`/athletes/${id}/sessions/${session}/log`, { entries: [rep({ focus }), reading] }).expect(200);
-  await client.post(`/athletes/${id}/sessions/${session}/finish`).expect(200);
+  const tapped = rep({ focus }) as { id: string };
+  const undone = { type: 'undo', id: uuid(), at: '2026-05-04T15:01:30.000Z', rep: tapped.id };
   await client
-    .put(`/athletes/${id}/outings/${uuid()}`, { on: '2026-05-01', pitches: 0, throws: 10, highEffort: 0, innings: 0 })
+    .post(`/athletes/${id}/sessions/${session}/log`, { entries: [tapped, rep({ focus }), undone, reading] })
     .expect(200);
+  await client.post(`/athletes/${id}/sessions/${session}/finish`).expect(200);
+  const outing = { on: '2026-05-01', pitches: 0, throws: 10, highEffort: 0, innings: 0 };
+  const outingId = uuid();
+  await client.put(`/athletes/${id}/outings/${outingId}`, outing).expect(200);
+  await client.put(`/athletes/${id}/outings/${outingId}`, { ...outing, throws: 12 }).expect(200);
   await client.put(`/athletes/${id}/clearances/${uuid()}`, { date: '2026-05-01', by: 'Dr. Nobody' }).expect(200);
   const check = uuid();
   const step = { test: 'hip-internal-rotation', side: 'drive' };

@@ -11,7 +11,7 @@ beforeAll(async () => {
 });
 afterAll(() => harness.close());
 beforeEach(() => {
-  harness.clock.now = new Date('2026-05-04T15:00:00Z');
+  harness.clock.now = new Date('2026-05-04T15:30:00Z');
 });
 afterEach(() => expect(harness.faults).toEqual([]));
 
@@ -147,7 +147,7 @@ describe('the arm', () => {
     expect(body.session.dryOnly).toContain('used up');
   });
 
-  it('refuses throws after pain, whichever arrives first, and dry work goes on', async () => {
+  it('counts no throw of a day that hurt, whenever it is said to have been thrown, and dry work goes on', async () => {
     const athlete = await addAthlete(coach);
     const session = await startSession(coach, athlete);
     const pain = {
@@ -164,7 +164,11 @@ describe('the arm', () => {
       rep({ at: '2026-05-04T15:07:00.000Z' }),
     ];
     const { body } = await coach.post(`/athletes/${athlete}/sessions/${session}/log`, { entries: late }).expect(200);
-    expect(body.results.map((r: { status: string }) => r.status)).toEqual(['stored', 'refused', 'stored']);
+    expect(body.results.map((r: { status: string }) => r.status)).toEqual(['refused', 'refused', 'stored']);
+    expect(body.session.notCounted[0]).toMatchObject({
+      entries: expect.any(Number),
+      reason: expect.stringContaining('lbow pain of 1'),
+    });
     const { body: done } = await coach.get(`/athletes/${athlete}`);
     expect(done.workload.today.locked.until).toBe('2026-05-05');
   });
@@ -199,7 +203,11 @@ describe('the arm', () => {
       moment: 'after',
       pain: { site: 'shoulder', score: 2 },
     };
-    await coach.post(`/athletes/${athlete}/sessions/${session}/log`, { entries: [rep({ focus, rung: 3 }), pain] }).expect(200);
+    await coach
+      .post(`/athletes/${athlete}/sessions/${session}/log`, {
+        entries: [pitch({ focus, drill: 'hinge-start-throw', rung: 3, effort: 60 }), pain],
+      })
+      .expect(200);
     const { body } = await coach.post(`/athletes/${athlete}/sessions/${session}/finish`).expect(200);
     expect(body.verdicts[0]).toMatchObject({ verdict: 'regress', from: 3, to: 2 });
   });

@@ -103,13 +103,16 @@ describe('bad input', () => {
     expect(body.detail).toContain('Choose a focus');
   });
 
-  it('saves nothing of a batch in which one entry is wrong', async () => {
+  it('refuses the wrong entries of a batch one by one, and keeps the rest', async () => {
     const session = await startSession(coach, own);
     const { body } = await coach
       .post(`/athletes/${own}/sessions/${session}/log`, { entries: [rep(), rep({ drill: 'no-such-drill' })] })
-      .expect(422);
-    expect(body.errors[0].path).toBe('entries[1].drill');
-    expect(await harness.db('reps').where('session_id', session)).toEqual([]);
+      .expect(200);
+    expect(body.results).toMatchObject([
+      { status: 'stored', kept: true },
+      { status: 'refused', kept: false, reason: expect.stringContaining('no-such-drill') },
+    ]);
+    expect(await harness.db('reps').where('session_id', session)).toHaveLength(1);
   });
 
   it('refuses another change of a focus that has ended', async () => {

@@ -11,7 +11,7 @@ beforeAll(async () => {
 });
 afterAll(() => harness.close());
 beforeEach(() => {
-  harness.clock.now = new Date('2026-05-04T15:00:00Z');
+  harness.clock.now = new Date('2026-05-04T15:30:00Z');
 });
 afterEach(() => expect(harness.faults).toEqual([]));
 

@@ -81,6 +81,7 @@ const overview: AthleteOverview = {
       verdict: 'advance',
       reason: '93 % sure.',
       by: 'gate',
+      revised: null,
     },
   ],
   timeline: [{ on: '2026-05-01', kind: 'session', text: '20 reps, 18 good' }],

@@ -15,7 +15,12 @@ export interface Right {
   /** What it lets a person do, as it is shown in Desk. */
   readonly does: string;
   readonly reach: Readonly<Partial<Record<Role, Reach>>>;
+  /** Ages of the athlete at which a role has it, in completed years; where a role is not named, at every age. */
+  readonly ages?: Readonly<Partial<Record<Role, { readonly from?: number; readonly under?: number }>>>;
 }
+
+/** From this age a person speaks for themselves. */
+export const ADULT_FROM = 18;
 
 const coaches = { owner: 'academy', instructor: 'academy' } as const;
 const family = { athlete: 'own', guardian: 'own' } as const;
@@ -44,7 +49,12 @@ export const RIGHTS = rights({
   runSessions: { does: 'Log reps, speeds and pain', reach: { ...coaches, station: 'groups', ...family } },
   logOutings: { does: 'Enter throwing done elsewhere', reach: { ...coaches, ...family } },
   giveConsent: { does: 'Give or take back consent', reach: { ...coaches, ...family } },
-  recordClearance: { does: 'Record a clinician’s clearance', reach: { ...coaches, guardian: 'own' } },
+  removeLoad: { does: 'Take a throw out of the load, with a reason', reach: coaches },
+  recordClearance: {
+    does: 'Record a clinician’s clearance',
+    reach: { ...coaches, ...family },
+    ages: { guardian: { under: ADULT_FROM }, athlete: { from: ADULT_FROM } },
+  },
   judge: { does: 'Look, test, diagnose and choose the focus', reach: coaches },
   seeClips: { does: 'See an athlete’s clips', reach: { ...coaches, ...family } },
   film: { does: 'Bring in, mark and remove clips', reach: coaches },
@@ -58,6 +68,15 @@ export type RightName = keyof typeof RIGHTS;
 
 export const reachOf = (right: RightName, role: Role): Reach | null => RIGHTS[right].reach[role] ?? null;
 export const may = (role: Role, right: RightName): boolean => reachOf(right, role) !== null;
+/** Ages of the athlete at which a role has a right; null where it does not hang on age. */
+export const agesOf = (right: RightName, role: Role): { readonly from?: number; readonly under?: number } | null =>
+  (RIGHTS[right] as Right).ages?.[role] ?? null;
+
+/** Whether a role has a right over an athlete of an age. */
+export function mayAtAge(role: Role, right: RightName, age: number): boolean {
+  const { from = 0, under = Infinity } = agesOf(right, role) ?? {};
+  return may(role, right) && age >= from && age < under;
+}
 export const rolesWith = (right: RightName): Role[] => ROLES.filter((role) => may(role, right));
 
 /** Roles that a role may invite: nobody hands on more than they have. */

@@ -4,6 +4,8 @@ export * from './body';
 export * from './catalogue';
 export * from './clips';
 export * from './commands';
+export * from './gate';
+export * from './load';
 export * from './evidence';
 export * from './film';
 export * from './intake';

@@ -1,5 +1,5 @@
 /** What is sent to and received from the server. Requests have a schema; responses are typed here and built from core's types. */
-import { EQUIPMENT, FINDING_IDS, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
+import { EQUIPMENT, FINDING_IDS, JUDGEMENTS, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
 import type {
   AthleteWords,
   Clearance,
@@ -14,6 +14,7 @@ import type {
   GateResult,
   GateVerdict,
   IsoDate,
+  Judgement,
   LinkState,
   MeasureId,
   MeasureUnit,
@@ -40,9 +41,12 @@ import type { IntakeRecord, IntakeStep } from './intake';
 import type { NamedId } from './people';
 import type { AthleteRow } from './roster';
 import type { AcademySettings } from './settings';
-import { clearanceSchema, painReportSchema } from './commands';
+import { clearanceSchema, painReportSchema } from './load';
 import { evidenceSchema } from './evidence';
-import { count, isoDate, listOf, objectOf, oneOf, text, uuid } from './schema';
+import { count, instant, isoDate, listOf, objectOf, oneOf, text, uuid } from './schema';
+
+/** Pain as it is told: the log knows when. */
+export type ToldPain = Omit<PainReport, 'at'>;
 
 export interface Availability {
   readonly weekday: Weekday;
@@ -149,17 +153,20 @@ export const newPlanSchema = objectOf<NewPlan>({
 export interface NewSession {
   readonly on: IsoDate;
   readonly assignment: string | null;
-  /** Every site that hurts before the start; empty when nothing does. */
-  readonly painBefore: readonly PainReport[];
+  /** Instant of the start by the device, ISO 8601 UTC. */
+  readonly at?: string;
+  /** Every site that hurts before the start; empty when nothing does. Sent again with more, it is added. */
+  readonly painBefore: readonly ToldPain[];
 }
 export const newSessionSchema = objectOf<NewSession>({
   on: isoDate().required(),
   assignment: uuid().allow(null).required(),
+  at: instant(),
   painBefore: listOf(painReportSchema, 20).required(),
 });
 
-export const JUDGEMENTS = ['good', 'close', 'off'] as const;
-export type Judgement = (typeof JUDGEMENTS)[number];
+export { JUDGEMENTS };
+export type { Judgement };
 
 /** One tap of a session. Sent once or many times, it is one row. */
 export type LogEntry =
@@ -172,9 +179,10 @@ export type LogEntry =
       readonly rung: Rung;
       readonly focus: string | null;
       readonly judged: Judgement;
-      /** Effort asked for, percent; 0 without a ball. */
+      /** Effort asked for, percent; 0 without a ball. It never counts for less than the drill's own. */
       readonly effort: number;
-      readonly isThrow: boolean;
+      /** Not read: whether it is a throw is known from the drill. */
+      readonly isThrow?: boolean;
     }
   | { readonly type: 'cheat'; readonly id: string; readonly at: string; readonly rep: string; readonly cheat: string }
   | { readonly type: 'undo'; readonly id: string; readonly at: string; readonly rep: string }
@@ -183,7 +191,7 @@ export type LogEntry =
       readonly id: string;
       readonly at: string;
       readonly moment: 'during' | 'after';
-      readonly pain: PainReport;
+      readonly pain: ToldPain;
     }
   | {
       readonly type: 'reading';
@@ -194,9 +202,11 @@ export type LogEntry =
       readonly effort: number;
       readonly gun: string;
       readonly setting: 'mound' | 'drill' | 'flat';
+      /** The rep that was measured; without one it is found by the clock. */
+      readonly rep?: string | null;
     };
 
-const entryBase = { id: uuid().required(), at: Joi.string().isoDate().required() };
+const entryBase = { id: uuid().required(), at: instant().required() };
 const entryType = (type: LogEntry['type']) => Joi.string().valid(type).required();
 const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
   rep: Joi.object({
@@ -209,7 +219,7 @@ const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
     focus: uuid().allow(null).required(),
     judged: oneOf(JUDGEMENTS).required(),
     effort: Joi.number().min(0).max(100).required(),
-    isThrow: Joi.boolean().required(),
+    isThrow: Joi.boolean(),
   }),
   cheat: Joi.object({ ...entryBase, type: entryType('cheat'), rep: uuid().required(), cheat: text(60).required() }),
   undo: Joi.object({ ...entryBase, type: entryType('undo'), rep: uuid().required() }),
@@ -227,6 +237,7 @@ const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
     effort: Joi.number().min(10).max(110).required(),
     gun: text(40).required(),
     setting: oneOf(['mound', 'drill', 'flat'] as const).required(),
+    rep: uuid().allow(null),
   }),
 };
 const ENTRY_TYPES = Object.keys(ENTRY_SCHEMAS) as LogEntry['type'][];
@@ -239,6 +250,12 @@ export interface LogBatch {
   readonly entries: readonly LogEntry[];
 }
 export const logBatchSchema = objectOf<LogBatch>({ entries: listOf(logEntrySchema, 500).min(1).required() });
+
+/** Takes a rep, a speed or an outing out of the load, for good. */
+export interface LoadRemoval {
+  readonly reason: string;
+}
+export const loadRemovalSchema = objectOf<LoadRemoval>({ reason: text(200).required() });
 
 export interface NewOuting {
   readonly on: IsoDate;
@@ -297,6 +314,8 @@ export interface RungMove {
   readonly verdict: GateVerdict;
   readonly reason: string;
   readonly by: 'gate' | 'coach';
+  /** What it was before entries that came in later changed it; null where nothing has. */
+  readonly revised: { readonly was: GateVerdict; readonly to: Rung; readonly on: IsoDate } | null;
 }
 
 export interface TimelineEntry {
@@ -340,7 +359,7 @@ export interface AthleteOverview {
   readonly archived: boolean;
   readonly intakeNext: IntakeStep | null;
   readonly minor: boolean;
-  readonly clearance: Clearance | null;
+  readonly clearance: StandingClearance | null;
   /** Newest value of each test and side. */
   readonly body: readonly (TestStep & BodyValue)[];
   /** Newest measured value of each measure and event, newest day first. */
@@ -351,6 +370,11 @@ export interface AthleteOverview {
   readonly explain: IntakeRecord['explain'];
   /** The judgement in words for athlete and family; null while nobody has looked. */
   readonly told: AthleteWords | null;
+}
+
+/** The newest clearance while it holds, and who recorded it. */
+export interface StandingClearance extends Clearance {
+  readonly recordedBy: string;
 }
 
 /** A measured value of a day. */
@@ -373,7 +397,7 @@ export interface AthleteWork {
   readonly next: AssignmentRecord | null;
   readonly workload: Workload;
   readonly flags: readonly FindingId[];
-  readonly clearance: Clearance | null;
+  readonly clearance: StandingClearance | null;
 }
 
 export interface DiagnosisRecord {
@@ -416,12 +440,17 @@ export interface SessionRecord {
   readonly tallies: readonly DrillTally[];
   readonly workload: Workload;
   readonly verdicts: readonly RungMove[];
+  /** What is kept as load and not counted, and why. */
+  readonly notCounted: readonly { readonly reason: string; readonly entries: number }[];
 }
 
+/** What became of one entry: stored, or refused with the reason. A throw against a lock or budget is refused, and kept as load. */
 export interface EntryResult {
   readonly id: string;
   readonly status: 'stored' | 'refused';
   readonly reason: string | null;
+  /** Whether it is in the log at all. */
+  readonly kept: boolean;
 }
 
 export interface LogAnswer {

@@ -4,7 +4,7 @@ import { rolesWith } from './access';
 import type { RightName, Role } from './access';
 import { channelQuerySchema, deviceBatchSchema, newBodyCheckSchema, newBodyNoteSchema, newBodyReadingSchema } from './body';
 import { clipMarksSchema, newClipSchema, partQuerySchema } from './clips';
-import { clearanceSchema } from './commands';
+import { clearanceSchema } from './load';
 import { archivingSchema, erasureSchema, intakeSchema, newConsentSchema } from './intake';
 import {
   auditQuerySchema,
@@ -19,6 +19,7 @@ import {
 import {
   athleteRecordSchema,
   focusChangeSchema,
+  loadRemovalSchema,
   logBatchSchema,
   newFocusSchema,
   newObservationSchema,
@@ -196,6 +197,13 @@ export const ROUTES = routes({
     { body: logBatchSchema },
   ),
   finish: post(`${ATHLETE}/sessions/:id/finish`, 'runSessions', 'End the session: the gate gives its verdict', 'SessionRecord'),
+  removeLoad: post(
+    `${ATHLETE}/load/:id/remove`,
+    'removeLoad',
+    'Take a rep, a speed or an outing out of the load, with a reason',
+    'AthleteOverview',
+    { body: loadRemovalSchema },
+  ),
   putOuting: put(
     `${ATHLETE}/outings/:id`,
     'logOutings',

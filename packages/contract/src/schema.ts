@@ -37,6 +37,16 @@ export const isoDate = (): Joi.StringSchema =>
       'date.day': '{{#label}} is not a day of the calendar',
     });
 
+/** An instant, ISO 8601 with its zone, in a year that is one. */
+export const instant = (): Joi.StringSchema =>
+  Joi.string()
+    .isoDate()
+    .custom((value: string, helpers) => {
+      const time = Date.parse(value);
+      return Number.isNaN(time) || time < 0 || time > Date.UTC(9999, 0) ? helpers.error('instant.range') : value;
+    })
+    .messages({ 'instant.range': '{{#label}} must be an instant between 1970 and 9999, like 2026-05-04T15:00:00Z' });
+
 export const uuid = (): Joi.StringSchema => Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
 export const text = (most: number): Joi.StringSchema => Joi.string().trim().min(1).max(most).prefs({ convert: true });
 export const count = (most: number): Joi.NumberSchema => Joi.number().integer().min(0).max(most);

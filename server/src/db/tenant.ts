@@ -3,6 +3,8 @@ import { conflict } from '../problems';
 
 type Row = Record<string, unknown>;
 
+const idTaken = () => conflict('That id is taken', 'A record with this id exists already. Make a new id and send it again.');
+
 /**
  * The one door to an academy's rows: every query made through it carries the academy, so none can reach another's. Sign-in,
  * which does not know the academy yet, is the only code that goes to the database without it.
@@ -43,6 +45,31 @@ export class Tenant {
       .ignore();
   }
 
+  /** Inserts rows that were looked for and not found. @throws ProblemError when one of the ids is taken all the same */
+  async insertNew(table: string, rows: readonly Row[]): Promise<void> {
+    if (rows.length === 0) return;
+    await this.db(table)
+      .insert(rows.map((row) => ({ ...row, academy_id: this.academy })))
+      .catch((error: Error & { code?: string }) => {
+        if (error.code === 'ER_DUP_ENTRY') throw idTaken();
+        throw error;
+      });
+  }
+
+  /** Writes rows under their own key, over what is there. @param columns what is written over */
+  async write(table: string, rows: readonly Row[], columns: readonly string[]): Promise<void> {
+    if (rows.length === 0) return;
+    await this.db(table)
+      .insert(rows.map((row) => ({ ...row, academy_id: this.academy })))
+      .onConflict()
+      .merge(columns as string[]);
+  }
+
+  /** Holds an athlete's row until the end of the transaction: whoever writes about the same athlete waits. Undefined when there is none. */
+  async hold<T>(athlete: string): Promise<T | undefined> {
+    return (await this.from('athletes').where('id', athlete).forUpdate().first()) as T | undefined;
+  }
+
   raw(sql: string): Knex.Raw {
     return this.db.raw(sql);
   }
@@ -78,7 +105,6 @@ export class Tenant {
   private async requireOwn(table: string, rows: readonly Row[]): Promise<void> {
     const ids = rows.map((row) => row.id as string);
     const own = (await this.from(table).whereIn('id', ids).select('id')) as { id: string }[];
-    if (own.length !== new Set(ids).size)
-      throw conflict('That id is taken', 'A record with this id exists already. Make a new id and send it again.');
+    if (own.length !== new Set(ids).size) throw idTaken();
   }
 }

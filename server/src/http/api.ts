@@ -12,9 +12,10 @@ import { Tenant } from '../db/tenant';
 import { ProblemError } from '../problems';
 import { join, lookAtInvitation, me } from '../services/account';
 import { BadClip, clipFile } from '../services/clips';
-import { dayIn, within } from '../services/context';
+import { within } from '../services/context';
 import type { Academy, Context } from '../services/context';
 import { requireChannel, sendToChannel } from '../services/devices';
+import { dayIn } from '../services/time';
 import { recordAudit } from './audit';
 import { HANDLERS } from './handlers';
 import type { HandledRoute } from './handlers';
@@ -200,7 +201,7 @@ export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
     if (!user) throw signInRequired();
     const ctx = await contextFor(db, user, clock(), token);
     const athlete = pathId(req, 'athlete');
-    await permit(ctx.tenant, ROUTES.clipFile, user, athlete);
+    await permit(ctx.tenant, ROUTES.clipFile, user, athlete, ctx.today);
     const { path, type } = await clipFile(ctx, clipsFolder, athlete, pathId(req, 'id'));
     // Whatever is in it, it is shown as a video and nothing else.
     res.set({ 'Content-Type': type, 'Cache-Control': 'private, max-age=86400', 'Content-Disposition': 'inline' });
@@ -216,7 +217,7 @@ export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
       if (!user || token === undefined) throw signInRequired();
       const athlete = pathId(req, 'athlete');
       const base = await contextFor(db, user, clock(), token);
-      const reach = await permit(base.tenant, route, user, athlete);
+      const reach = await permit(base.tenant, route, user, athlete, base.today);
       const call = {
         ctx: { ...base, reach },
         athlete,

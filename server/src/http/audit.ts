@@ -1,6 +1,7 @@
 import { CONSENT_TEXTS, ROLE_NAMES } from '@wrightonic/contract';
 import type {
   Archiving,
+  LoadRemoval,
   LogBatch,
   NewBodyNote,
   NewConsent,
@@ -79,6 +80,7 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
   log: ({ body }) =>
     (body as LogBatch).entries.some((e) => e.type === 'pain') ? 'reported pain in a session' : 'logged reps in a session',
   finish: 'ended a session',
+  removeLoad: ({ body }) => `took something out of the load: ${(body as LoadRemoval).reason}`,
   putOuting: 'entered throwing done elsewhere',
   putClearance: 'recorded a clinician’s clearance',
   putChannel: () => null, // opens nothing that is kept

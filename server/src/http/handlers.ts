@@ -8,6 +8,7 @@ import type {
   FocusChange,
   GroupRecord,
   IntakeRecord,
+  LoadRemoval,
   LogBatch,
   NewBodyCheck,
   NewBodyNote,
@@ -65,7 +66,7 @@ import { assignPlan, newestPlan, putPlan } from '../services/plans';
 import { progressOf } from '../services/progress';
 import { putClearance, putOuting, putSettings } from '../services/records';
 import { rosterPage } from '../services/roster';
-import { finishSession, logEntries, putSession, sessionOf } from '../services/sessions';
+import { finishSession, logEntries, putSession, removeFromLoad, sessionOf } from '../services/log/sessions';
 import { todayList } from '../services/today';
 
 export interface Call {
@@ -150,6 +151,7 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   session: ({ ctx, athlete, id }) => sessionOf(ctx, athlete, id),
   log: ({ ctx, athlete, id, body }) => logEntries(ctx, athlete, id, (body as LogBatch).entries),
   finish: ({ ctx, athlete, id }) => finishSession(ctx, athlete, id),
+  removeLoad: ({ ctx, athlete, id, body }) => removeFromLoad(ctx, athlete, id, body as LoadRemoval),
   putOuting: ({ ctx, athlete, id, body }) => putOuting(ctx, athlete, id, body as NewOuting),
   putClearance: ({ ctx, athlete, id, body }) => putClearance(ctx, athlete, id, body as Clearance),
   progress: ({ ctx, athlete }) => progressOf(ctx, athlete),

@@ -1,5 +1,7 @@
-import { reachOf, RIGHTS, ROLE_NAMES, rolesWith } from '@wrightonic/contract';
+import { ADULT_FROM, agesOf, mayAtAge, reachOf, RIGHTS, ROLE_NAMES, rolesWith } from '@wrightonic/contract';
 import type { Reach, RightName, Route } from '@wrightonic/contract';
+import { ageOn } from '@wrightonic/core';
+import type { IsoDate } from '@wrightonic/core';
 import type { User } from '../auth/sign-ins';
 import type { Tenant } from '../db/tenant';
 import { notFound, ProblemError } from '../problems';
@@ -36,10 +38,29 @@ export async function requireWithin(tenant: Tenant, user: User, reach: Reach, at
   throw notFound('athlete');
 }
 
+/** Rights that hang on the athlete’s age. @throws ProblemError 403 where the person does not have it at that age */
+async function requireAge(tenant: Tenant, user: User, right: RightName, athlete: string, today: IsoDate): Promise<void> {
+  if (agesOf(right, user.role) === null) return;
+  const row = (await tenant.from('athletes').where('id', athlete).first('birth_date')) as { birth_date: IsoDate } | undefined;
+  if (!row) throw notFound('athlete');
+  if (mayAtAge(user.role, right, ageOn(row.birth_date, today))) return;
+  const does = RIGHTS[right].does;
+  throw new ProblemError(
+    403,
+    'Not allowed',
+    user.role === 'guardian'
+      ? `“${does}”: from ${ADULT_FROM} on the athlete does that, or a coach.`
+      : `“${does}”: under ${ADULT_FROM} a guardian does that, or a coach.`,
+  );
+}
+
 /** @throws ProblemError 403 without the right, 404 for an athlete beyond its reach */
-export async function permit(tenant: Tenant, route: Route, user: User, athlete: string): Promise<Reach> {
+export async function permit(tenant: Tenant, route: Route, user: User, athlete: string, today: IsoDate): Promise<Reach> {
   if (route.needs === null) return 'self';
   const reach = requireRight(user, route.needs);
-  if (athlete) await requireWithin(tenant, user, reach, athlete);
+  if (athlete) {
+    await requireWithin(tenant, user, reach, athlete);
+    await requireAge(tenant, user, route.needs, athlete, today);
+  }
   return reach;
 }

@@ -8,6 +8,7 @@ import type {
   MeasuredOn,
   RulingRecord,
   RungMove,
+  StandingClearance,
 } from '@wrightonic/contract';
 import {
   ageOn,
@@ -27,7 +28,6 @@ import {
 import type {
   AthleteProfile,
   AthleteWords,
-  Clearance,
   DatedEvidence,
   Diagnosis,
   DiagnosisRequest,
@@ -47,6 +47,8 @@ import type { Observed } from './evidence';
 import { eyesOf, renewAgreements } from './eyes';
 import { consentsOf, isMinor } from './intake';
 import { loadOf, workloadOf } from './load';
+import type { Load } from './load';
+import type { FocusLogRow } from './log/rows';
 import { keepWords } from './roster';
 import { speedsOf } from './speeds';
 import { timelineOf } from './timeline';
@@ -104,6 +106,13 @@ async function rowOf(ctx: Context, id: string): Promise<AthleteDbRow> {
   return row;
 }
 
+/** The athlete, held until the end of the transaction: of two who write about the same athlete one waits. */
+export async function holdAthlete(ctx: Context, id: string): Promise<AthleteRecord> {
+  const row = await ctx.tenant.hold<AthleteDbRow>(id);
+  if (!row) throw notFound('athlete');
+  return toRecord(row);
+}
+
 /** @throws ProblemError 404 when the academy has no such athlete */
 export const athleteRecord = async (ctx: Context, id: string): Promise<AthleteRecord> => toRecord(await rowOf(ctx, id));
 
@@ -119,7 +128,7 @@ export const BLANK_ATHLETE = {
   chain: JSON.stringify(UNSEEN),
 } as const;
 /** What stands while nobody has looked. */
-export const blankFlags = () => ({ flags: '[]', care: false, focus: null, lock_until: null });
+export const blankFlags = () => ({ flags: '[]', care: false, focus: null, lock_until: null, lock_from: null });
 
 /** Weighted balls are locked under this age, whatever the academy allows. */
 export const WEIGHTED_BALLS_FROM = 16;
@@ -161,15 +170,9 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteRecord)
   return overview(ctx, id);
 }
 
-interface FocusRow {
-  id: string;
-  finding: FindingId;
-  rung: Rung;
+interface FocusRow extends FocusLogRow {
   state: FocusRecord['state'];
-  started_on: IsoDate;
-  rung_since: IsoDate;
   why: string | null;
-  ended_at: Date | null;
 }
 
 export const toFocus = (row: FocusRow): FocusRecord => ({
@@ -225,7 +228,7 @@ async function workDone(ctx: Context, athlete: string): Promise<WorkDone[]> {
   const rows = (await ctx.tenant
     .from('reps')
     .join('foci', 'foci.id', 'reps.focus_id')
-    .where({ 'reps.athlete_id': athlete, 'reps.judged': 'good', 'reps.undone': false })
+    .where({ 'reps.athlete_id': athlete, 'reps.judged': 'good', 'reps.undone': false, 'reps.gone': false })
     .groupBy('foci.finding', 'reps.on_date')
     .select({ finding: 'foci.finding', on: 'reps.on_date' })
     .count({ reps: '*' })) as unknown as { finding: FindingId; on: IsoDate; reps: number | string }[];
@@ -280,8 +283,7 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
   );
   const present = presence(request);
   const chain = chainOf(athlete.discipline, lookedAt(request.evidence), present, foci);
-  const load = await loadOf(ctx, id);
-  const { locked } = workloadOf(ctx, athlete, load).today;
+  const { locked, lockComesBack } = workloadOf(ctx, athlete, await loadOf(ctx, id)).today;
   // What stands before anybody has looked is the same for all; it is no flag of this athlete.
   const flags = request.evidence.length === 0 ? [] : flagsOf(present);
   await ctx.tenant
@@ -291,6 +293,7 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
       chain: JSON.stringify(chain),
       focus: foci.find((f) => f.ended_at === null)?.finding ?? null,
       lock_until: locked?.until ?? null,
+      lock_from: lockComesBack,
       flags: JSON.stringify(flags),
       care: flags.length > 0,
     });
@@ -306,6 +309,9 @@ interface VerdictRow {
   verdict: RungMove['verdict'];
   reason: string;
   by_whom: RungMove['by'];
+  was_verdict: RungMove['verdict'] | null;
+  was_to: Rung | null;
+  revised_on: IsoDate | null;
 }
 
 export const toMove = (row: VerdictRow): RungMove => ({
@@ -318,12 +324,16 @@ export const toMove = (row: VerdictRow): RungMove => ({
   verdict: row.verdict,
   reason: row.reason,
   by: row.by_whom,
+  revised:
+    row.revised_on === null || row.was_verdict === null || row.was_to === null
+      ? null
+      : { was: row.was_verdict, to: row.was_to, on: row.revised_on },
 });
 
 export const movesOf = async (ctx: Context, athlete: string, most = 30): Promise<RungMove[]> =>
-  (
-    (await ctx.tenant.from('verdicts').where('athlete_id', athlete).orderBy('created_at', 'desc').limit(most)) as VerdictRow[]
-  ).map(toMove);
+  ((await ctx.tenant.from('verdicts').where('athlete_id', athlete).orderBy('at', 'desc').limit(most)) as VerdictRow[]).map(
+    toMove,
+  );
 
 export interface AssignmentRow {
   id: string;
@@ -443,7 +453,7 @@ function newestMeasures(evidence: readonly Observed[]): MeasuredOn[] {
 }
 
 /** The newest clearance, while it holds. */
-function standingClearance(clearances: readonly Clearance[], today: IsoDate): Clearance | null {
+function standingClearance(clearances: Load['clearances'], today: IsoDate): StandingClearance | null {
   const newest = clearances[clearances.length - 1];
   return newest && (newest.until === undefined || newest.until >= today) ? newest : null;
 }

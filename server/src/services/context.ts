@@ -24,9 +24,5 @@ export interface Context {
   readonly newId: () => string;
 }
 
-/** The calendar day of an instant in a time zone. */
-export function dayIn(timeZone: string, instant: Date): IsoDate {
-  return new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(instant);
-}
-
+/** The setting of work done for whoever asks, inside a transaction of its own. */
 export const within = (ctx: Context, tenant: Tenant): Context => ({ ...ctx, tenant });

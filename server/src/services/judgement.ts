@@ -4,8 +4,10 @@ import { check, diagnosisRequestSchema } from '@wrightonic/contract';
 import { CATALOGUE_VERSION, changesSince, diagnose, EvidenceError, findingById, howSure } from '@wrightonic/core';
 import type { Diagnosis, DiagnosisRequest, IsoDate, Judged } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
-import { athleteRecord, currentDiagnosis, fociOf, overview, profileOf, renewGlance } from './athletes';
+import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, overview, profileOf, renewGlance } from './athletes';
 import { within } from './context';
+import { reclimb } from './log/reclimb';
+import { replan } from './plans';
 import type { Context } from './context';
 
 /** The judgement as it stands, not stored. */
@@ -159,7 +161,10 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
     throw wrongField('diagnosis', 'is not a kept diagnosis of this athlete; keep it first');
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
-    if (await tenant.has('foci', { id })) return;
+    await holdAthlete(inside, athleteId);
+    const known = (await tenant.from('foci').where('id', id).first('athlete_id')) as { athlete_id: string } | undefined;
+    if (known && known.athlete_id !== athleteId) throw notFound('focus');
+    if (known) return;
     const { result } = await currentDiagnosis(inside, athleteId, athlete);
     const root = result.roots.find((r) => r.finding === given.finding);
     const eases =
@@ -183,34 +188,28 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
       rung: given.rung,
       state: given.rung >= 6 ? 'holding' : 'working',
       started_on: ctx.today,
+      started_rung: given.rung,
+      started_at: ctx.now,
       rung_since: ctx.today,
       rung_since_at: ctx.now,
       why: why.slice(0, 500),
     });
     await renewGlance(inside, athleteId);
+    await replan(inside, athleteId);
   });
   return overview(ctx, athleteId);
 }
 
 /** The coach's own word: another rung, or the end of a focus. Kept beside the gate's verdicts. */
 export async function changeFocus(ctx: Context, athleteId: string, id: string, change: FocusChange): Promise<AthleteOverview> {
-  await athleteRecord(ctx, athleteId);
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
+    await holdAthlete(inside, athleteId);
     const focus = (await fociOf(inside, athleteId)).find((f) => f.id === id);
     if (!focus) throw notFound('focus');
     if (focus.ended_at !== null)
       throw conflict('The focus has ended', 'This focus was ended already; choose a new one from the diagnosis.');
     const rung = change.rung ?? focus.rung;
-    await tenant
-      .from('foci')
-      .where('id', id)
-      .update({
-        rung,
-        state: change.end ?? (rung >= 6 ? 'holding' : 'working'),
-        ...(rung === focus.rung ? {} : { rung_since: ctx.today, rung_since_at: ctx.now }),
-        ended_at: change.end ? ctx.now : null,
-      });
     if (rung !== focus.rung)
       await tenant.insertOnce('verdicts', {
         id: ctx.newId(),
@@ -218,6 +217,7 @@ export async function changeFocus(ctx: Context, athleteId: string, id: string, c
         focus_id: id,
         session_id: null,
         on_date: ctx.today,
+        at: ctx.now,
         finding: focus.finding,
         from_rung: focus.rung,
         to_rung: rung,
@@ -225,7 +225,10 @@ export async function changeFocus(ctx: Context, athleteId: string, id: string, c
         reason: `The coach’s word: ${change.reason}`.slice(0, 500),
         by_whom: 'coach',
       });
+    if (change.end) await tenant.from('foci').where('id', id).update({ state: change.end, ended_at: ctx.now });
+    await reclimb(inside, athleteId, ctx.today);
     await renewGlance(inside, athleteId);
+    await replan(inside, athleteId);
   });
   return overview(ctx, athleteId);
 }

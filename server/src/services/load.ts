@@ -1,60 +1,87 @@
 import type { AthleteRecord } from '@wrightonic/contract';
-import { addDays, ageOn, strictestLeague, workload } from '@wrightonic/core';
-import type { Clearance, IsoDate, LeagueRule, LoadRow, PainReport, PainSign, PainSite, Workload } from '@wrightonic/core';
-import type { Context } from './context';
+import { addDays, openAccount, workload } from '@wrightonic/core';
+import type { Clearance, IsoDate, LeagueRule, LoadAccount, LoadRow, PainReport, RuledAthlete, Workload } from '@wrightonic/core';
 import { profileOf } from './athletes';
+import type { Context } from './context';
 
 export interface Load {
+  /** Days of logged throws, as they were judged last. */
+  readonly logged: readonly LoadRow[];
+  /** Outings and pain. */
+  readonly beside: readonly LoadRow[];
+  /** Both together. */
   readonly log: readonly LoadRow[];
-  readonly clearances: readonly Clearance[];
+  /** Oldest first. */
+  readonly clearances: readonly RecordedClearance[];
 }
 
+export interface RecordedClearance extends Clearance {
+  readonly recordedBy: string;
+}
+
+/** Days of throwing that rules look back on. Pain and clearances count however old they are. */
 const DAYS_BACK = 400;
-/** Throws from this effort on count as load; from HIGH on they are hard. */
-const COUNTS_FROM = 50;
-const HIGH = 90;
 
 interface DayRow {
   on_date: IsoDate;
   throws: number;
-  high: number;
-}
-interface OutingRow {
-  on_date: IsoDate;
-  pitches: number;
-  throws: number;
   high_effort: number;
+}
+interface OutingRow extends DayRow {
+  pitches: number;
   innings: number;
 }
 export interface PainRow {
   on_date: IsoDate;
   at: Date;
-  site: PainSite;
+  site: PainReport['site'];
   score: number;
-  signs: PainSign[];
+  signs: NonNullable<PainReport['signs']>;
 }
-export const toPain = (row: PainRow): PainReport => ({ site: row.site, score: row.score, signs: row.signs });
+interface ClearanceRow {
+  on_date: IsoDate;
+  at: Date | null;
+  by_clinician: string;
+  limits: string | null;
+  until_date: IsoDate | null;
+  most_throws: number | null;
+  highest_effort: number | null;
+  recorded_by: string;
+}
 
-/** All throwing and pain of the last year: logged reps, outside throwing, reports. Reps are added up by the database. */
+export const toPain = (row: PainRow): PainReport => ({
+  site: row.site,
+  score: row.score,
+  signs: row.signs,
+  at: row.at.toISOString(),
+});
+
+const toClearance = (row: ClearanceRow): RecordedClearance => ({
+  date: row.on_date,
+  by: row.by_clinician,
+  recordedBy: row.recorded_by,
+  ...(row.at === null ? {} : { at: row.at.toISOString() }),
+  ...(row.limits === null ? {} : { limits: row.limits }),
+  ...(row.until_date === null ? {} : { until: row.until_date }),
+  ...(row.most_throws === null ? {} : { mostThrows: row.most_throws }),
+  ...(row.highest_effort === null ? {} : { highestEffort: row.highest_effort }),
+});
+
+/** All throwing of the last year and all pain: logged days, outside throwing, reports, clearances. */
 export async function loadOf(ctx: Context, athlete: string): Promise<Load> {
   const from = addDays(ctx.today, -DAYS_BACK);
-  const own = (table: string) => ctx.tenant.from(table).where('athlete_id', athlete).whereBetween('on_date', [from, ctx.today]);
+  const own = (table: string) => ctx.tenant.from(table).where('athlete_id', athlete).where('on_date', '<=', ctx.today);
   const [days, outings, pains, clearances] = await Promise.all([
-    own('reps')
-      .where({ is_throw: true, undone: false })
-      .where('effort', '>=', COUNTS_FROM)
-      .groupBy('on_date')
-      .select('on_date')
-      .count({ throws: '*' })
-      .sum({ high: ctx.tenant.raw(`effort >= ${HIGH}`) }) as unknown as Promise<DayRow[]>,
-    own('outings').select('on_date', 'pitches', 'throws', 'high_effort', 'innings') as unknown as Promise<OutingRow[]>,
-    own('pain_reports').orderBy('at') as unknown as Promise<PainRow[]>,
-    own('clearances').orderBy('on_date') as unknown as Promise<
-      { on_date: IsoDate; by_clinician: string; limits: string | null; until_date: IsoDate | null }[]
-    >,
+    own('load_days').where('on_date', '>=', from).select('on_date', 'throws', 'high_effort') as unknown as Promise<DayRow[]>,
+    own('outings')
+      .where({ removed: false })
+      .where('on_date', '>=', from)
+      .select('on_date', 'pitches', 'throws', 'high_effort', 'innings') as unknown as Promise<OutingRow[]>,
+    own('pain_reports').orderBy(['at', 'id']).select('on_date', 'at', 'site', 'score', 'signs') as unknown as Promise<PainRow[]>,
+    own('clearances').orderBy(['on_date', 'created_at', 'id']) as unknown as Promise<ClearanceRow[]>,
   ]);
-  const log: LoadRow[] = [
-    ...days.map((d) => ({ date: d.on_date, throws: Number(d.throws), highEffort: Number(d.high) })),
+  const logged = days.map((d) => ({ date: d.on_date, throws: d.throws, highEffort: d.high_effort }));
+  const beside = [
     ...outings.map((o) => ({
       date: o.on_date,
       pitches: o.pitches,
@@ -64,31 +91,47 @@ export async function loadOf(ctx: Context, athlete: string): Promise<Load> {
     })),
     ...pains.map((p) => ({ date: p.on_date, throws: 0, highEffort: 0, pain: [toPain(p)] })),
   ];
-  return {
-    log,
-    clearances: clearances.map((c) => ({
-      date: c.on_date,
-      by: c.by_clinician,
-      ...(c.limits === null ? {} : { limits: c.limits }),
-      ...(c.until_date === null ? {} : { until: c.until_date }),
-    })),
-  };
+  return loadFrom(logged, beside, clearances.map(toClearance));
 }
 
-/** The league's written rule for an athlete of this age. */
-export function leagueFor(ctx: Context, athlete: AthleteRecord): LeagueRule {
-  const age = ageOn(athlete.birthDate, ctx.today);
-  const row = ctx.academy.leagueAges.filter((l) => l.from <= age).sort((a, b) => b.from - a.from)[0];
-  return strictestLeague([ctx.academy.league, ...(row ? [row.rule] : [])]);
-}
+export const loadFrom = (
+  logged: readonly LoadRow[],
+  beside: readonly LoadRow[],
+  clearances: readonly RecordedClearance[],
+): Load => ({ logged, beside, log: [...logged, ...beside], clearances });
 
-export function workloadOf(ctx: Context, athlete: AthleteRecord, load: Load): Workload {
+/** The league's written rule, for every age and by age. */
+export const leagueOf = (ctx: Context): LeagueRule => ({
+  ...ctx.academy.league,
+  ages: [...(ctx.academy.league.ages ?? []), ...ctx.academy.leagueAges],
+});
+
+/** By what rules an athlete's load is read. */
+export const ruledBy = (ctx: Context, athlete: AthleteRecord): RuledAthlete => ({
+  athlete: profileOf(athlete),
+  leagueDailyLimit: ctx.academy.leagueDailyLimit,
+  league: leagueOf(ctx),
+});
+
+/** The load by days. */
+export const accountOf = (
+  ctx: Context,
+  athlete: AthleteRecord,
+  { log, clearances }: Pick<Load, 'log' | 'clearances'>,
+): LoadAccount => openAccount({ ...ruledBy(ctx, athlete), log, clearances });
+
+export function workloadOf(
+  ctx: Context,
+  athlete: AthleteRecord,
+  { log, clearances }: Pick<Load, 'log' | 'clearances'>,
+): Workload {
   return workload({
     on: ctx.today,
-    athlete: profileOf(athlete),
+    at: ctx.now.toISOString(),
     season: athlete.season,
-    leagueDailyLimit: ctx.academy.leagueDailyLimit,
-    league: leagueFor(ctx, athlete),
-    ...load,
+    ...ruledBy(ctx, athlete),
+    athlete: profileOf(athlete),
+    log,
+    clearances,
   });
 }

@@ -14,7 +14,7 @@ import type {
 } from '@wrightonic/contract';
 import { digest, newSecret } from '../auth/secrets';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
-import { dayIn } from './context';
+import { dayIn } from './time';
 import type { Context } from './context';
 
 const INVITATION_DAYS = 7;

@@ -1,18 +1,20 @@
 import type { NewPlan, PlanRecord } from '@wrightonic/contract';
-import { addDays, CATALOGUE_VERSION, daysBetween, hasDrill, makePlan } from '@wrightonic/core';
-import type { IsoDate, Plan, PlanRequest } from '@wrightonic/core';
+import { addDays, CATALOGUE_VERSION, daysBetween, drillById, hasDrill, isLegWork, makePlan, openLedger } from '@wrightonic/core';
+import type { Allowance, IsoDate, Plan, PlanRequest, PlanSession } from '@wrightonic/core';
 import { conflict, notFound, wrongField } from '../problems';
-import { athleteRecord, currentDiagnosis, fociOf, profileOf, schoolsOf } from './athletes';
+import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, profileOf, schoolsOf } from './athletes';
+import type { AssignmentRow } from './athletes';
 import { within } from './context';
 import type { Context } from './context';
 import { intakeOf } from './intake';
-import { leagueFor, loadOf } from './load';
+import { loadOf, ruledBy } from './load';
 
 interface PlanRow {
   id: string;
   on_date: IsoDate;
   weeks: number;
   assigned: number;
+  ends_on: IsoDate;
   request: PlanRequest;
   plan: Plan;
 }
@@ -30,7 +32,7 @@ const DRILLS_REMEMBERED_DAYS = 28;
 async function recentDrillsOf(ctx: Context, athleteId: string): Promise<{ drill: string; sessions: number }[]> {
   const rows = (await ctx.tenant
     .from('reps')
-    .where({ athlete_id: athleteId, undone: false })
+    .where({ athlete_id: athleteId, undone: false, gone: false })
     .where('on_date', '>', addDays(ctx.today, -DRILLS_REMEMBERED_DAYS))
     .groupBy('drill')
     .orderBy('drill')
@@ -39,8 +41,11 @@ async function recentDrillsOf(ctx: Context, athleteId: string): Promise<{ drill:
   return rows.map((r) => ({ drill: r.drill, sessions: Number(r.sessions) }));
 }
 
-/** The planner's input from the athlete's state on a day. */
-async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: NewPlan): Promise<PlanRequest> {
+/** What a plan is asked for; `until` where it ends before its weeks do. */
+type Asked = NewPlan & { readonly until?: IsoDate };
+
+/** The planner’s input from the athlete’s state on a day. */
+async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: Asked): Promise<PlanRequest> {
   const athlete = await athleteRecord(ctx, athleteId);
   const [foci, load, recentDrills, { intake }, { result }] = await Promise.all([
     fociOf(ctx, athleteId),
@@ -54,10 +59,10 @@ async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: 
     throw conflict('There is no focus', 'Choose a focus from “What is it?” first; a plan is made for a focus.');
   return {
     on,
-    athlete: profileOf(athlete),
     schools: schoolsOf(ctx, athlete),
     focus: active.slice(0, 2).map((f) => ({ finding: f.finding, rung: f.rung })),
     weeks: given.weeks,
+    ...(given.until === undefined ? {} : { until: given.until }),
     availability: athlete.availability,
     equipment: athlete.equipment,
     partner: athlete.partner,
@@ -71,8 +76,8 @@ async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: 
     })),
     pain: load.log.flatMap((row) => (row.pain ?? []).map((p) => ({ date: row.date, ...p }))),
     clearances: load.clearances,
-    leagueDailyLimit: ctx.academy.leagueDailyLimit,
-    league: leagueFor(ctx, athlete),
+    ...ruledBy(ctx, athlete),
+    athlete: profileOf(athlete),
     flags: result.flags,
     pinned: given.pinned,
     recentDrills,
@@ -96,75 +101,130 @@ async function planById(ctx: Context, athleteId: string, id: string): Promise<Pl
   return row;
 }
 
-async function store(ctx: Context, athleteId: string, id: string, request: PlanRequest): Promise<void> {
+const lastDayOf = ({ on, weeks, until }: PlanRequest): IsoDate => until ?? addDays(on, 7 * weeks - 1);
+
+async function store(ctx: Context, athleteId: string, id: string, request: PlanRequest): Promise<Plan> {
+  const plan = makePlan(request);
   await ctx.tenant.insertOnce('plans', {
     id,
     athlete_id: athleteId,
     on_date: request.on,
     weeks: request.weeks,
+    ends_on: lastDayOf(request),
     catalogue_version: CATALOGUE_VERSION,
     request: JSON.stringify(request),
-    plan: JSON.stringify(makePlan(request)),
+    plan: JSON.stringify(plan),
   });
+  return plan;
 }
 
 export async function putPlan(ctx: Context, athleteId: string, id: string, given: NewPlan): Promise<PlanRecord> {
   const unknown = given.pinned.findIndex((p) => !hasDrill(p.drill));
   if (unknown >= 0)
     throw wrongField(`pinned[${unknown}].drill`, `“${given.pinned[unknown]!.drill}” is not a drill of the catalogue`);
-  const known = await ctx.tenant.has('plans', { id });
+  const known = (await ctx.tenant.from('plans').where('id', id).first('athlete_id')) as { athlete_id: string } | undefined;
+  if (known && known.athlete_id !== athleteId) throw notFound('plan');
   if (!known) await store(ctx, athleteId, id, await planRequest(ctx, athleteId, ctx.today, given));
   return toPlan(await planById(ctx, athleteId, id));
 }
 
-/** Assigns a plan's sessions from `from` on; sessions still to come of earlier plans give way. */
-async function assign(ctx: Context, athleteId: string, row: PlanRow, from: IsoDate): Promise<void> {
+const toRows = (ctx: Context, athleteId: string, planId: string, sessions: readonly PlanSession[]) =>
+  sessions.map((session) => ({
+    id: ctx.newId(),
+    athlete_id: athleteId,
+    plan_id: planId,
+    on_date: session.date,
+    session: JSON.stringify(session),
+  }));
+
+/** Assigns a plan’s sessions from `from` on; sessions still to come of earlier plans give way. */
+async function assign(ctx: Context, athleteId: string, id: string, plan: Plan, from: IsoDate): Promise<void> {
   await ctx.tenant.from('assignments').where({ athlete_id: athleteId, done: false }).where('on_date', '>=', from).delete();
   await ctx.tenant.insertOnce(
     'assignments',
-    row.plan.sessions
-      .filter((s) => s.date >= from)
-      .map((session) => ({
-        id: ctx.newId(),
-        athlete_id: athleteId,
-        plan_id: row.id,
-        on_date: session.date,
-        session: JSON.stringify(session),
-      })),
+    toRows(
+      ctx,
+      athleteId,
+      id,
+      plan.sessions.filter((s) => s.date >= from),
+    ),
   );
-  await ctx.tenant.from('plans').where('id', row.id).update({ assigned: true });
+  await ctx.tenant.from('plans').where('id', id).update({ assigned: true });
 }
 
 export async function assignPlan(ctx: Context, athleteId: string, id: string): Promise<PlanRecord> {
-  await athleteRecord(ctx, athleteId);
   return ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
+    await holdAthlete(inside, athleteId);
     const row = await planById(inside, athleteId, id);
     if (row.plan.sessions.length === 0)
       throw conflict('There is nothing to assign', row.plan.infeasible?.reason ?? 'The plan has no sessions.');
-    if (!row.assigned) await assign(inside, athleteId, row, ctx.today);
+    if (!row.assigned) await assign(inside, athleteId, id, row.plan, ctx.today);
     return toPlan(await planById(inside, athleteId, id));
   });
 }
 
-/** After a session what really happened takes the place of what was expected: the rest of the assigned plan is made anew from tomorrow, for the weeks that are left. */
-export async function replanRest(ctx: Context, athleteId: string): Promise<void> {
-  const current = (await ctx.tenant
+/** The plan that is assigned: the one made last. */
+const assignedPlan = async (ctx: Context, athleteId: string): Promise<PlanRow | undefined> =>
+  (await ctx.tenant
     .from('plans')
     .where({ athlete_id: athleteId, assigned: true })
     .orderBy('created_at', 'desc')
+    .orderBy('id', 'desc')
     .first()) as PlanRow | undefined;
-  if (!current) return;
+
+/** Whether a session holds more than a day now allows. */
+function isTooMuch(session: PlanSession, { throws, highEffort, highestEffort, legsClosed }: Allowance): boolean {
+  return (
+    session.throws > throws ||
+    session.highEffort > highEffort ||
+    session.items.some(
+      (item) =>
+        (item.throws > 0 && item.effort[1] > highestEffort) ||
+        (legsClosed && hasDrill(item.drill) && isLegWork(drillById(item.drill))),
+    )
+  );
+}
+
+/**
+ * What really happened takes the place of what was expected: the assigned plan is made anew from tomorrow, up to the last day that it
+ * always had. What is shown for today stays, unless a rule no longer allows it. To be called after whatever a plan hangs on: a lock, a
+ * game, a clearance, a rung, a birth date.
+ */
+export async function replan(ctx: Context, athleteId: string): Promise<void> {
+  const current = await assignedPlan(ctx, athleteId);
+  if (!current || current.ends_on < ctx.today) return;
+  const active = (await fociOf(ctx, athleteId)).some((f) => f.ended_at === null);
   const tomorrow = addDays(ctx.today, 1);
-  const daysLeft = 7 * current.weeks - daysBetween(current.on_date, tomorrow);
-  if (daysLeft <= 0) return;
+  const open = ctx.tenant.from('assignments').where({ athlete_id: athleteId, done: false });
+  if (!active) {
+    await open.where('on_date', '>=', tomorrow).delete();
+    return;
+  }
   const { games, pinned } = current.request;
+  const weeks = Math.max(1, Math.ceil((daysBetween(ctx.today, current.ends_on) + 1) / 7));
   const request = await planRequest(ctx, athleteId, ctx.today, {
-    weeks: Math.ceil(daysLeft / 7),
-    games,
-    pinned: pinned.filter((p) => p.date >= tomorrow),
+    weeks,
+    games: games.filter((g) => g.date >= ctx.today),
+    pinned: pinned.filter((p) => p.date >= ctx.today),
+    until: current.ends_on,
   });
+  const today = (await open.clone().where('on_date', ctx.today).first()) as AssignmentRow | undefined;
+  const kept = today && !isTooMuch(today.session, openLedger(request).allowance(ctx.today)) ? today.session : null;
   const id = ctx.newId();
-  await store(ctx, athleteId, id, { ...request, on: tomorrow });
-  await assign(ctx, athleteId, await planById(ctx, athleteId, id), tomorrow);
+  if (today && !kept) {
+    // For safety only: today is planned anew with the rest.
+    const plan = await store(ctx, athleteId, id, request);
+    await assign(ctx, athleteId, id, plan, ctx.today);
+    return;
+  }
+  if (tomorrow > current.ends_on) return;
+  const planned = kept ? [{ date: ctx.today, throws: kept.throws, highEffort: kept.highEffort }] : [];
+  const plan = await store(ctx, athleteId, id, {
+    ...request,
+    on: tomorrow,
+    weeks: Math.max(1, Math.ceil((daysBetween(tomorrow, current.ends_on) + 1) / 7)),
+    recentLoad: [...request.recentLoad, ...planned],
+  });
+  await assign(ctx, athleteId, id, plan, tomorrow);
 }

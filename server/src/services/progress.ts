@@ -1,21 +1,11 @@
 import type { FocusProgress, Progress } from '@wrightonic/contract';
-import {
-  addDays,
-  daysOf,
-  fromMph,
-  gateSettings,
-  judgeGate,
-  ownBestShare,
-  summariseSession,
-  toMph,
-  trend,
-} from '@wrightonic/core';
-import type { IsoDate, Rung, SessionSummary } from '@wrightonic/core';
+import { addDays, daysOf, fromMph, ownBestShare, summariseSession, toMph, trend } from '@wrightonic/core';
+import type { IsoDate, SessionSummary } from '@wrightonic/core';
 
 import { athleteRecord, fociOf, movesOf, profileOf, toFocus } from './athletes';
 import type { Context } from './context';
 import { loadOf } from './load';
-import { armPainByDay, gateRows } from './sessions';
+import { gatesOf } from './log/reclimb';
 import { speedsOf } from './speeds';
 
 const WEEKS_SHOWN = 12;
@@ -30,14 +20,14 @@ interface DayCount {
 }
 
 async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProgress[]> {
-  const painOn = await armPainByDay(ctx, athleteId);
   const moves = await movesOf(ctx, athleteId, 200);
   const foci = (await fociOf(ctx, athleteId)).filter((f) => f.ended_at === null);
+  const gates = await gatesOf(ctx, athleteId, foci);
   return Promise.all(
     foci.map(async (focus) => {
       const rows = (await ctx.tenant
         .from('reps')
-        .where({ focus_id: focus.id, undone: false })
+        .where({ focus_id: focus.id, undone: false, gone: false })
         .groupBy('on_date')
         .orderBy('on_date')
         .select('on_date')
@@ -45,7 +35,6 @@ async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProg
         .sum({ good: ctx.tenant.raw("judged = 'good'") })
         .sum({ close: ctx.tenant.raw("judged = 'close'") })
         .sum({ off: ctx.tenant.raw("judged = 'off'") })) as unknown as DayCount[];
-      const counted = await gateRows(ctx, focus as unknown as { id: string; rung: Rung; rung_since_at: Date }, painOn);
       return {
         focus: toFocus(focus),
         sessions: rows.map((r) => ({
@@ -55,7 +44,7 @@ async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProg
           close: Number(r.close),
           off: Number(r.off),
         })),
-        gate: judgeGate(counted, gateSettings(ctx.academy.numbers), focus.rung),
+        gate: gates.get(focus.id)!,
         moves: moves.filter((m) => m.focus === focus.id),
       };
     }),

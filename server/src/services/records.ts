@@ -1,11 +1,15 @@
-import type { AcademySettings, AthleteOverview, Me, NewOuting } from '@wrightonic/contract';
-import type { Clearance } from '@wrightonic/core';
-import { numbersFaults } from '@wrightonic/core';
-import { ProblemError, wrongField } from '../problems';
+import type { AcademySettings, AthleteOverview, AthleteRecord, Me, NewOuting } from '@wrightonic/contract';
+import { CLOCK_ERROR_MS, isFromFuture, numbersFaults } from '@wrightonic/core';
+import type { Clearance, IsoDate } from '@wrightonic/core';
+import { notFound, ProblemError, wrongField } from '../problems';
 import { me } from './account';
-import { athleteRecord, overview, renewGlance } from './athletes';
-import { dayIn, within } from './context';
+import { holdAthlete, overview, renewGlance } from './athletes';
+import { within } from './context';
 import type { Context } from './context';
+import { reclimb } from './log/reclimb';
+import { rejudge } from './log/rejudge';
+import { replan } from './plans';
+import { dayIn, instantIn } from './time';
 
 export async function putSettings(ctx: Context, given: AcademySettings): Promise<Me> {
   try {
@@ -31,42 +35,125 @@ export async function putSettings(ctx: Context, given: AcademySettings): Promise
   return me({ ...ctx, academy: { ...ctx.academy, ...given }, today: dayIn(given.timeZone, ctx.now) });
 }
 
-/** Throwing done elsewhere; it counts in rest and budget. Sent again with the same id, it is corrected. */
+/** An entry that may be corrected by whoever made it, and by nobody else. */
+interface OwnRow {
+  readonly athlete_id: string;
+  readonly author_id: string | null;
+  readonly removed?: number;
+}
+
+/**
+ * The row of an id, where it is this athlete’s and this person’s own; undefined where there is none yet.
+ * @throws ProblemError 404 for a row of another athlete or another author: an id belongs to both for good
+ */
+async function ownRow<T extends OwnRow>(
+  ctx: Context,
+  table: 'outings' | 'clearances',
+  athleteId: string,
+  id: string,
+): Promise<T | undefined> {
+  const row = (await ctx.tenant.from(table).where('id', id).first()) as T | undefined;
+  if (row && (row.athlete_id !== athleteId || row.author_id !== ctx.user.id || row.removed))
+    throw notFound(table === 'outings' ? 'entry of yours' : 'clearance of yours');
+  return row;
+}
+
+/** Writes a record, or corrects one’s own; what was there before is kept. */
+async function keep(
+  ctx: Context,
+  table: 'outings' | 'clearances',
+  athleteId: string,
+  row: Record<string, unknown> & { readonly id: string },
+  before: OwnRow | undefined,
+): Promise<void> {
+  if (!before) {
+    await ctx.tenant.insertOnce(table, { ...row, athlete_id: athleteId, author_id: ctx.user.id });
+    return;
+  }
+  await ctx.tenant.insertOnce('corrections', {
+    id: ctx.newId(),
+    athlete_id: athleteId,
+    what: table,
+    row_id: row.id,
+    before: JSON.stringify(before),
+    who: ctx.user.name,
+    author_id: ctx.user.id,
+    at: ctx.now,
+  });
+  await ctx.tenant.from(table).where('id', row.id).update(row);
+}
+
+/** What follows from a record that changes the load or a lock, from a day on. */
+async function followFrom(ctx: Context, athleteId: string, athlete: AthleteRecord, from: IsoDate): Promise<void> {
+  await rejudge(ctx, athleteId, athlete, from);
+  await reclimb(ctx, athleteId, from);
+  await renewGlance(ctx, athleteId);
+  await replan(ctx, athleteId);
+}
+
+/** Throwing done elsewhere; it counts in rest and budget. Sent again by the same person, it is corrected. */
 export async function putOuting(ctx: Context, athleteId: string, id: string, given: NewOuting): Promise<AthleteOverview> {
-  await athleteRecord(ctx, athleteId);
   if (given.on > ctx.today) throw wrongField('on', `is ${given.on}, which is still to come; games to come go into the plan`);
+  if (given.pitches === 0 && given.throws === 0 && given.highEffort === 0 && given.innings === 0)
+    throw wrongField('throws', 'are all nought, so there is nothing to enter; nothing was changed');
   if (given.highEffort > given.throws && given.pitches === 0) throw wrongField('highEffort', 'cannot be more than all throws');
   await ctx.tenant.transaction(async (tenant) => {
-    await tenant.upsert('outings', {
-      id,
-      athlete_id: athleteId,
-      on_date: given.on,
-      pitches: given.pitches,
-      throws: given.throws,
-      high_effort: given.highEffort,
-      innings: given.innings,
-      author: ctx.user.name,
-    });
-    await renewGlance(within(ctx, tenant), athleteId);
+    const inside = within(ctx, tenant);
+    const athlete = await holdAthlete(inside, athleteId);
+    if (given.on < athlete.birthDate) throw wrongField('on', `is ${given.on}, before the athlete was born`);
+    const before = await ownRow<OwnRow & { on_date: IsoDate }>(inside, 'outings', athleteId, id);
+    await keep(
+      inside,
+      'outings',
+      athleteId,
+      {
+        id,
+        on_date: given.on,
+        pitches: given.pitches,
+        throws: given.throws,
+        high_effort: given.highEffort,
+        innings: given.innings,
+        author: ctx.user.name,
+      },
+      before,
+    );
+    await followFrom(inside, athleteId, athlete, before && before.on_date < given.on ? before.on_date : given.on);
   });
   return overview(ctx, athleteId);
 }
 
+/** How far a clock may differ from the server’s when a clearance is given “now”, minutes. */
+const CLOCK_MINUTES = CLOCK_ERROR_MS / 60_000;
+
 export async function putClearance(ctx: Context, athleteId: string, id: string, given: Clearance): Promise<AthleteOverview> {
-  await athleteRecord(ctx, athleteId);
   if (given.date > ctx.today) throw wrongField('date', `is ${given.date}, which is still to come`);
   if (given.until && given.until < given.date) throw wrongField('until', 'lies before the date of the clearance');
+  const at = given.at === undefined ? null : instantIn(ctx.academy.timeZone, given.date, given.at);
+  if (at && isFromFuture(at.getTime(), ctx.now.getTime()))
+    throw wrongField('at', `is ${given.at}, more than ${CLOCK_MINUTES} minutes from now; write when it was given`);
   await ctx.tenant.transaction(async (tenant) => {
-    await tenant.upsert('clearances', {
-      id,
-      athlete_id: athleteId,
-      on_date: given.date,
-      by_clinician: given.by,
-      limits: given.limits ?? null,
-      until_date: given.until ?? null,
-      recorded_by: ctx.user.name,
-    });
-    await renewGlance(within(ctx, tenant), athleteId);
+    const inside = within(ctx, tenant);
+    const athlete = await holdAthlete(inside, athleteId);
+    if (given.date < athlete.birthDate) throw wrongField('date', `is ${given.date}, before the athlete was born`);
+    const before = await ownRow<OwnRow & { on_date: IsoDate }>(inside, 'clearances', athleteId, id);
+    await keep(
+      inside,
+      'clearances',
+      athleteId,
+      {
+        id,
+        on_date: given.date,
+        at,
+        by_clinician: given.by,
+        limits: given.limits ?? null,
+        until_date: given.until ?? null,
+        most_throws: given.mostThrows ?? null,
+        highest_effort: given.highestEffort ?? null,
+        recorded_by: ctx.user.name,
+      },
+      before,
+    );
+    await followFrom(inside, athleteId, athlete, before && before.on_date < given.date ? before.on_date : given.date);
   });
   return overview(ctx, athleteId);
 }

@@ -16,6 +16,7 @@ export interface RosterDbRow {
   chain: LinkState[];
   focus: FindingId | null;
   lock_until: string | null;
+  lock_from: IsoDate | null;
   care: number;
   intake_next: string | null;
   created_at: Date;
@@ -31,13 +32,19 @@ const COLUMNS = [
   'chain',
   'focus',
   'lock_until',
+  'lock_from',
   'care',
   'intake_next',
   'created_at',
 ];
 
-export const isLocked = (until: string | null, today: IsoDate): boolean =>
-  until !== null && (until === 'clearance' || until > today);
+/** Whether throwing is locked on a day: by what is known, or because a clearance has run out since. */
+const isLocked = ({ lock_until: until, lock_from: from }: RosterDbRow, today: IsoDate): boolean =>
+  (until !== null && until > today) || (from !== null && from <= today);
+
+/** The same of a query on athletes; “clearance” sorts after every day. */
+export const whereLocked = (query: Knex.QueryBuilder, today: IsoDate): void =>
+  void query.where((q) => void q.where('athletes.lock_until', '>', today).orWhere('athletes.lock_from', '<=', today));
 
 export function toAthleteRow(row: RosterDbRow, today: IsoDate): AthleteRow {
   return {
@@ -48,7 +55,7 @@ export function toAthleteRow(row: RosterDbRow, today: IsoDate): AthleteRow {
     age: ageOn(row.birth_date, today),
     chain: row.chain,
     focus: row.focus,
-    locked: isLocked(row.lock_until, today),
+    locked: isLocked(row, today),
     care: Boolean(row.care),
     intakeOpen: row.intake_next !== null,
   };
@@ -90,7 +97,7 @@ function narrow(ctx: Context, query: Knex.QueryBuilder, asked: RosterQuery): voi
   if (flag === 'no-focus') void query.whereNull('athletes.focus');
   if (flag === 'care') void query.where('athletes.care', true);
   if (flag === 'intake') void query.whereNotNull('athletes.intake_next');
-  if (flag === 'locked') void query.where('athletes.lock_until', '>', ctx.today);
+  if (flag === 'locked') whereLocked(query, ctx.today);
   const groups = group ? [group] : [];
   if (ctx.reach === 'groups') {
     const own = group ? groups.filter((g) => ctx.user.groups.includes(g)) : ctx.user.groups;

@@ -17,7 +17,7 @@ const MOST = 1500;
 export async function speedsOf(ctx: Context, athlete: string): Promise<TrendReading[]> {
   const rows = (await ctx.tenant
     .from('readings')
-    .where({ athlete_id: athlete, undone: false })
+    .where({ athlete_id: athlete, undone: false, gone: false })
     .orderBy([
       { column: 'on_date', order: 'desc' },
       { column: 'at', order: 'desc' },

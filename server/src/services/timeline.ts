@@ -27,7 +27,7 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
       newest('verdicts'),
       ctx.tenant
         .from('reps')
-        .where({ athlete_id: athlete, undone: false })
+        .where({ athlete_id: athlete, undone: false, gone: false })
         .groupBy('on_date')
         .orderBy('on_date', 'desc')
         .limit(MOST)

@@ -5,7 +5,7 @@ import type { Knex } from 'knex';
 import { toAssignment } from './athletes';
 import type { AssignmentRow } from './athletes';
 import type { Context } from './context';
-import { toAthleteRow } from './roster';
+import { toAthleteRow, whereLocked } from './roster';
 import type { RosterDbRow } from './roster';
 
 const DAYS_OF_NEWS = 7;
@@ -47,14 +47,14 @@ async function gateNeeds(ctx: Context): Promise<Need[]> {
   const recent = (await ctx.tenant
     .from('verdicts')
     .where('on_date', '>=', since)
-    .orderBy('created_at', 'desc')
+    .orderBy('at', 'desc')
     .limit(400)) as VerdictRow[];
   const newest = new Map<string, VerdictRow>();
   for (const v of recent) if (!newest.has(v.athlete_id)) newest.set(v.athlete_id, v);
   const earlier = (await ctx.tenant
     .from('verdicts')
     .whereIn('focus_id', [...new Set([...newest.values()].map((v) => v.focus_id))])
-    .orderBy('created_at', 'desc')
+    .orderBy('at', 'desc')
     .limit(2000)) as VerdictRow[];
   const athletes = await rowsOf(ctx, [...newest.keys()]);
   return [...newest.values()].flatMap((v): Need[] => {
@@ -97,12 +97,10 @@ export async function todayList(ctx: Context): Promise<TodayList> {
       ctx,
       assignments.map((a) => a.athlete_id),
     ),
-    standing(
-      ctx,
-      'pain',
-      'Throwing is locked after a pain report.',
-      (q) => void q.where('lock_until', '>', ctx.today).orderBy('lock_until'),
-    ),
+    standing(ctx, 'pain', 'Throwing is locked until a clearance is recorded, or for today.', (q) => {
+      whereLocked(q, ctx.today);
+      void q.orderBy('name');
+    }),
     gateNeeds(ctx),
     standing(
       ctx,

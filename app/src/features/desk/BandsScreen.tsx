@@ -20,6 +20,10 @@ const GATE_WORDS: Record<keyof GateSettings, string> = {
   minimumSessions: 'Fewest sessions',
   sessionsCounted: 'Sessions counted',
   cheatShare: 'Share of one cheat that holds',
+  aidFree: 'The newest session must be without an aid (1 yes, 0 no)',
+  firstFiveGood: 'Good ones wanted among its first five reps',
+  seenFromRung: 'From this rung on a coach or a clip must have seen one (9 for none)',
+  aloneWeight: 'What a rep counts that was logged alone',
 };
 const SIGN_BY_ID = new Map(SIGNS.map((sign) => [signId(sign), sign]));
 

@@ -4,7 +4,7 @@ export interface Migration extends Knex.Migration {
   readonly name: string;
 }
 
-type Table = Knex.CreateTableBuilder;
+type Table = Knex.TableBuilder;
 
 export const id = (t: Table) => t.uuid('id').primary();
 /** Every row of an academy carries it, and it leads every index that is searched. */

@@ -2,8 +2,9 @@ import type { Migration } from './columns';
 import { film } from './film';
 import { first } from './first';
 import { judgement } from './judgement';
+import { log } from './log';
 import { people } from './people';
 
 export type { Migration };
 
-export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement];
+export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log];

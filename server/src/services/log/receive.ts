@@ -1,0 +1,211 @@
+/** Looks at entries as they come in: what is kept, under which instant and day, and what is refused one by one. */
+import type { AthleteRecord, EntryResult, LogEntry } from '@wrightonic/contract';
+import { drillById, hasDrill, isCheat, isFromFuture, instantOf, isThrowingDrill } from '@wrightonic/core';
+import type { IsoDate } from '@wrightonic/core';
+import type { Context } from '../context';
+import { dayIn, instantIn, spanOf } from '../time';
+import type { SessionRow } from './rows';
+
+/** Whoever logs for themselves or their child logs alone. */
+export const isAlone = (ctx: Context): boolean => ctx.user.role === 'athlete' || ctx.user.role === 'guardian';
+
+/** An entry that is there already. */
+interface Known {
+  readonly id: string;
+  readonly athlete_id: string;
+  readonly session_id: string;
+  readonly author_id: string | null;
+  readonly refused?: string | null;
+  readonly alone?: number;
+}
+
+export interface KnownEntries {
+  readonly rep: ReadonlyMap<string, Known>;
+  readonly reading: ReadonlyMap<string, Known>;
+  readonly mark: ReadonlyMap<string, Known>;
+  readonly pain: ReadonlyMap<string, Known>;
+}
+
+const NONE: ReadonlyMap<string, Known> = new Map();
+
+/** What is known of the ids that a batch names, its own and those it speaks of. */
+export async function knownOf(ctx: Context, entries: readonly LogEntry[]): Promise<KnownEntries> {
+  const ids = (of: (entry: LogEntry) => (string | null | undefined)[]) => [
+    ...new Set(entries.flatMap((entry) => of(entry).filter((id): id is string => typeof id === 'string'))),
+  ];
+  const find = async (table: string, wanted: readonly string[], columns: readonly string[]) => {
+    if (wanted.length === 0) return NONE;
+    const rows = (await ctx.tenant
+      .from(table)
+      .whereIn('id', wanted as string[])
+      .select('id', 'athlete_id', 'session_id', 'author_id', ...columns)) as Known[];
+    return new Map(rows.map((row) => [row.id, row]));
+  };
+  const marked = ids((e) => (e.type === 'undo' || e.type === 'cheat' ? [e.rep] : []));
+  return {
+    rep: await find(
+      'reps',
+      [...ids((e) => (e.type === 'rep' ? [e.id] : e.type === 'reading' ? [e.rep] : [])), ...marked],
+      ['refused', 'alone'],
+    ),
+    reading: await find('readings', [...ids((e) => (e.type === 'reading' ? [e.id] : [])), ...marked], ['refused', 'alone']),
+    mark: await find(
+      'rep_marks',
+      ids((e) => (e.type === 'undo' || e.type === 'cheat' ? [e.id] : [])),
+      [],
+    ),
+    pain: await find(
+      'pain_reports',
+      ids((e) => (e.type === 'pain' ? [e.id] : [])),
+      [],
+    ),
+  };
+}
+
+type Row = Record<string, unknown>;
+
+/** What a batch comes to, before it is judged. */
+export interface Received {
+  readonly reps: readonly Row[];
+  readonly readings: readonly Row[];
+  readonly marks: readonly Row[];
+  readonly pains: readonly Row[];
+  /** Entries that are not kept, with the reason. */
+  readonly refused: ReadonlyMap<string, EntryResult>;
+  /** Days whose entries are to be judged anew. */
+  readonly days: ReadonlySet<IsoDate>;
+  /** Ids of reps and readings that marks speak of. */
+  readonly marked: readonly string[];
+}
+
+interface Setting {
+  readonly ctx: Context;
+  readonly athleteId: string;
+  readonly athlete: AthleteRecord;
+  readonly session: SessionRow;
+  /** Foci of the athlete. */
+  readonly foci: ReadonlySet<string>;
+  readonly known: KnownEntries;
+}
+
+const taken = 'That id belongs to another entry. Make a new id and send it again.';
+
+/** Whether an id is this athlete's, this session's and this person's own. */
+function isOwn({ ctx, athleteId, session }: Setting, known: Known): boolean {
+  const sameAuthor = known.author_id === null || known.author_id === ctx.user.id;
+  return known.athlete_id === athleteId && known.session_id === session.id && sameAuthor;
+}
+
+/** Why a mark cannot be about what it names; null when it can, or when that is still to come. */
+function wrongTarget({ ctx, athleteId, known }: Setting, id: string): string | null {
+  const target = known.rep.get(id) ?? known.reading.get(id);
+  if (!target) return null;
+  if (target.athlete_id !== athleteId) return 'There is no such rep of this athlete.';
+  if (isAlone(ctx) && target.author_id !== null && target.author_id !== ctx.user.id)
+    return 'Somebody else logged this rep; whoever did can take it back.';
+  return null;
+}
+
+/** Why an entry cannot be kept; null when it can. Pain is never turned away. */
+function whyNot(setting: Setting, entry: LogEntry, device: number, bornAt: number): string | null {
+  const { ctx, athlete } = setting;
+  if (isFromFuture(device, ctx.now.getTime()))
+    return `${entry.at} is still to come: this device’s clock runs ahead. Set it right; what is tapped from now on counts.`;
+  if (device < bornAt) return `${entry.at} lies before the athlete was born.`;
+  if (entry.type === 'rep') {
+    if (!hasDrill(entry.drill)) return `“${entry.drill}” is not a drill of the catalogue.`;
+    const drill = drillById(entry.drill);
+    if (!drill.disciplines.includes(athlete.discipline))
+      return `${drill.name} is not a drill of the ${athlete.discipline} delivery.`;
+    if (!drill.rungs.includes(entry.rung)) return `${drill.name} is not done on rung ${entry.rung}.`;
+  }
+  if (entry.type === 'cheat' && !isCheat(entry.cheat)) return `“${entry.cheat}” is not a way round that any drill lists.`;
+  if (entry.type === 'cheat' || entry.type === 'undo') return wrongTarget(setting, entry.rep);
+  if (entry.type === 'reading' && typeof entry.rep === 'string') {
+    const target = setting.known.rep.get(entry.rep);
+    if (target && target.athlete_id !== setting.athleteId) return 'There is no such rep of this athlete.';
+  }
+  return null;
+}
+
+/** Sorts a batch: rows to be written, and what is refused one by one. */
+export function receive(setting: Setting, entries: readonly LogEntry[]): Received {
+  const { ctx, athleteId, athlete, session, known } = setting;
+  const zone = ctx.academy.timeZone;
+  const { start, end } = spanOf(zone, session.on_date);
+  const bornAt = instantIn(zone, athlete.birthDate).getTime();
+  const now = ctx.now.getTime();
+  const received: {
+    [K in 'reps' | 'readings' | 'marks' | 'pains']: Row[];
+  } = { reps: [], readings: [], marks: [], pains: [] };
+  const refused = new Map<string, EntryResult>();
+  const days = new Set<IsoDate>();
+  const marked: string[] = [];
+  const seen = new Set<string>();
+  for (const entry of entries) {
+    if (seen.has(entry.id)) continue;
+    seen.add(entry.id);
+    const kind = entry.type === 'cheat' || entry.type === 'undo' ? 'mark' : entry.type;
+    const there = known[kind].get(entry.id);
+    if (there) {
+      if (!isOwn(setting, there)) refused.set(entry.id, { id: entry.id, status: 'refused', reason: taken, kept: false });
+      continue;
+    }
+    const device = Date.parse(entry.at);
+    const reason = entry.type === 'pain' ? null : whyNot(setting, entry, device, bornAt);
+    if (reason !== null) {
+      refused.set(entry.id, { id: entry.id, status: 'refused', reason, kept: false });
+      continue;
+    }
+    const instant = instantOf(device, now, start);
+    const on = instant < end ? session.on_date : dayIn(zone, new Date(instant));
+    const base = {
+      id: entry.id,
+      athlete_id: athleteId,
+      session_id: session.id,
+      at: new Date(instant),
+      device_at: new Date(device),
+      received_at: ctx.now,
+      author_id: ctx.user.id,
+      alone: isAlone(ctx),
+    };
+    if (entry.type === 'rep') {
+      days.add(on);
+      const throwing = isThrowingDrill(drillById(entry.drill));
+      received.reps.push({
+        ...base,
+        on_date: on,
+        received_on: ctx.today,
+        focus_id: entry.focus !== null && setting.foci.has(entry.focus) ? entry.focus : null,
+        drill: entry.drill,
+        rung: entry.rung,
+        judged: entry.judged,
+        said_effort: Math.ceil(entry.effort),
+        // Judged straight after; these are what it mostly comes to.
+        effort: throwing ? Math.max(Math.ceil(entry.effort), drillById(entry.drill).effort[0]) : 0,
+        is_throw: throwing,
+        refused: null,
+      });
+    } else if (entry.type === 'reading') {
+      days.add(on);
+      received.readings.push({
+        ...base,
+        on_date: on,
+        speed: entry.speed,
+        unit: entry.unit,
+        effort: Math.ceil(entry.effort),
+        gun: entry.gun,
+        setting: entry.setting,
+        rep_id: entry.rep ?? null,
+      });
+    } else if (entry.type === 'pain') {
+      days.add(on);
+      const { site, score, signs } = entry.pain;
+      received.pains.push({ ...base, on_date: on, moment: entry.moment, site, score, signs: JSON.stringify(signs ?? []) });
+    } else {
+      marked.push(entry.rep);
+      received.marks.push({ ...base, kind: entry.type, rep_id: entry.rep, cheat: entry.type === 'cheat' ? entry.cheat : null });
+    }
+  }
+  return { ...received, refused, days, marked };
+}

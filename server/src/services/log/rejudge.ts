@@ -1,0 +1,171 @@
+/** What follows from a day's entries, worked out and kept beside them: what is allowed, and the load of the day. */
+import type { AthleteRecord } from '@wrightonic/contract';
+import { judgeDay, loadOfDay, marksBy, withMore } from '@wrightonic/core';
+import type { IsoDate, JudgedDay, JudgedReading, JudgedRep, LoadRow } from '@wrightonic/core';
+import type { Context } from '../context';
+import { accountOf, loadFrom, loadOf } from '../load';
+import type { Load } from '../load';
+import { marksOf, readingsFrom, repsFrom, toMark, toReading, toRep } from './rows';
+import type { ReadingRow, RepRow } from './rows';
+
+const CHUNK = 800;
+
+/** Runs a query for ids in handy portions. */
+async function inPortions<T>(ids: readonly string[], ask: (portion: string[]) => Promise<T[]>): Promise<T[]> {
+  const found: T[] = [];
+  for (let from = 0; from < ids.length; from += CHUNK) found.push(...(await ask(ids.slice(from, from + CHUNK))));
+  return found;
+}
+
+type Columns = Record<string, string | number | boolean | null>;
+
+const repColumns = (j: JudgedRep): Columns => ({
+  effort: j.effort,
+  is_throw: j.isThrow,
+  gone: j.gone,
+  undone: j.undone,
+  cheat: j.cheat,
+  refused: j.refused?.slice(0, 300) ?? null,
+});
+const readingColumns = (j: JudgedReading): Columns => ({
+  gone: j.gone,
+  undone: j.undone,
+  refused: j.refused?.slice(0, 300) ?? null,
+});
+
+const same = (kept: object, now: Columns): boolean =>
+  Object.entries(now).every(([key, value]) => {
+    const was = (kept as Columns)[key] ?? null;
+    return typeof value === 'boolean' ? Boolean(was) === value : was === value;
+  });
+
+interface Change {
+  readonly id: string;
+  readonly to: Columns;
+}
+
+/** Writes what has changed, rows that change alike together. */
+async function update(ctx: Context, table: 'reps' | 'readings', changes: readonly Change[]): Promise<void> {
+  const alike = new Map<string, { ids: string[]; to: Columns }>();
+  for (const { id, to } of changes) {
+    const key = JSON.stringify(to);
+    const known = alike.get(key);
+    if (known) known.ids.push(id);
+    else alike.set(key, { ids: [id], to });
+  }
+  for (const { ids, to } of alike.values()) await ctx.tenant.from(table).whereIn('id', ids).update(to);
+}
+
+export interface Judged {
+  /** The load as it now is. */
+  readonly load: Load;
+  /** Entries of the days that were judged. */
+  readonly reps: readonly RepRow[];
+  readonly readings: readonly ReadingRow[];
+}
+
+async function sessionDates(
+  ctx: Context,
+  rows: readonly { session_id: string; on_date: IsoDate }[],
+): Promise<Map<string, IsoDate>> {
+  const ids = [...new Set(rows.map((row) => row.session_id))];
+  const sessions = await inPortions(
+    ids,
+    async (portion) =>
+      (await ctx.tenant.from('work_sessions').whereIn('id', portion).select('id', 'on_date')) as {
+        id: string;
+        on_date: IsoDate;
+      }[],
+  );
+  return new Map(sessions.map((s) => [s.id, s.on_date]));
+}
+
+function groupedByDay<T extends { readonly on_date: IsoDate }>(rows: readonly T[]): Map<IsoDate, T[]> {
+  const found = new Map<IsoDate, T[]>();
+  for (const row of rows) {
+    const known = found.get(row.on_date);
+    if (known) known.push(row);
+    else found.set(row.on_date, [row]);
+  }
+  return found;
+}
+
+/** Keeps what each judged day comes to. */
+async function writeLoad(ctx: Context, athlete: string, kept: readonly LoadRow[], days: readonly LoadRow[]): Promise<void> {
+  const before = new Map(kept.map((row) => [row.date, row]));
+  const changed = days.filter((day) => {
+    const was = before.get(day.date);
+    return was ? was.throws !== day.throws || was.highEffort !== day.highEffort : day.throws > 0;
+  });
+  await ctx.tenant.write(
+    'load_days',
+    changed.map((day) => ({ athlete_id: athlete, on_date: day.date, throws: day.throws, high_effort: day.highEffort })),
+    ['throws', 'high_effort'],
+  );
+}
+
+/**
+ * Judges the days from a day on anew, in their order, and writes what has changed. To be called in the transaction that changed
+ * entries, pain, clearances or outings, with the athlete held.
+ */
+export async function rejudge(ctx: Context, athleteId: string, athlete: AthleteRecord, from: IsoDate): Promise<Judged> {
+  const kept = await loadOf(ctx, athleteId);
+  const reps = await repsFrom(ctx, athleteId, from);
+  const readings = await readingsFrom(ctx, athleteId, from);
+  const all = [...reps, ...readings];
+  const marks = marksBy(
+    (
+      await inPortions(
+        all.map((row) => row.id),
+        (portion) => marksOf(ctx, athleteId, portion),
+      )
+    ).map(toMark),
+  );
+  const dates = await sessionDates(ctx, all);
+  const removed = new Set(all.filter((row) => row.removed).map((row) => row.id));
+  const [repsBy, readingsBy] = [groupedByDay(reps), groupedByDay(readings)];
+  // A rule looks back from its day: the days are put into the load one by one as they are judged.
+  const before = kept.logged.filter((row) => row.date < from);
+  let account = accountOf(ctx, athlete, { log: [...before, ...kept.beside], clearances: kept.clearances });
+  const judged: JudgedDay[] = [];
+  for (const date of [...new Set(all.map((row) => row.on_date))].sort()) {
+    const [mine, measured] = [repsBy.get(date) ?? [], readingsBy.get(date) ?? []];
+    const day = judgeDay(
+      {
+        date,
+        reps: mine.map(toRep),
+        readings: measured.map(toReading),
+        marks,
+        removed,
+        sessionDate: (id) => dates.get(id) ?? date,
+      },
+      account,
+    );
+    judged.push(day);
+    account = withMore(account, loadOfDay(day));
+  }
+  const byDate = new Map(judged.map((day) => [day.date, day]));
+  const repChanges: Change[] = [];
+  const readingChanges: Change[] = [];
+  const newReps = reps.map((row) => renewed(row, repColumns(byDate.get(row.on_date)!.reps.get(row.id)!), repChanges));
+  const newReadings = readings.map((row) =>
+    renewed(row, readingColumns(byDate.get(row.on_date)!.readings.get(row.id)!), readingChanges),
+  );
+  await update(ctx, 'reps', repChanges);
+  await update(ctx, 'readings', readingChanges);
+  const days = judged.map(loadOfDay);
+  await writeLoad(
+    ctx,
+    athleteId,
+    kept.logged.filter((row) => row.date >= from),
+    days,
+  );
+  return { load: loadFrom([...before, ...days], kept.beside, kept.clearances), reps: newReps, readings: newReadings };
+}
+
+/** A row as it is now; noted among the changes where it was otherwise. */
+function renewed<T extends { readonly id: string }>(row: T, to: Columns, changes: Change[]): T {
+  if (same(row, to)) return row;
+  changes.push({ id: row.id, to });
+  return { ...row, ...to };
+}

@@ -1,0 +1,313 @@
+import type {
+  AthleteOverview,
+  DrillTally,
+  EntryResult,
+  LoadRemoval,
+  LogAnswer,
+  LogEntry,
+  NewSession,
+  SessionRecord,
+  ToldPain,
+} from '@wrightonic/contract';
+import { hurts } from '@wrightonic/core';
+import type { IsoDate, Workload } from '@wrightonic/core';
+import { v5 as uuidv5 } from 'uuid';
+import { conflict, notFound, wrongField } from '../../problems';
+import { athleteRecord, holdAthlete, overview, renewGlance, toAssignment, toMove } from '../athletes';
+import type { AssignmentRow } from '../athletes';
+import { within } from '../context';
+import type { Context } from '../context';
+import { loadOf, workloadOf } from '../load';
+import type { Load } from '../load';
+import { replan } from '../plans';
+import { spanOf } from '../time';
+import { knownOf, receive } from './receive';
+import { reclimb } from './reclimb';
+import { rejudge } from './rejudge';
+import type { ReadingRow, RepRow, SessionRow } from './rows';
+
+async function sessionRow(ctx: Context, athleteId: string, id: string): Promise<SessionRow> {
+  const row = (await ctx.tenant.from('work_sessions').where({ id, athlete_id: athleteId }).first()) as SessionRow | undefined;
+  if (!row) throw notFound('session');
+  return row;
+}
+
+/** Why only dry work is left, or null. */
+function dryOnly({ today }: Workload): string | null {
+  if (today.locked) return today.locked.reason;
+  return today.throwsLeft <= 0 ? 'Today’s throws are used up: dry work only.' : null;
+}
+
+function talliesOf(reps: readonly RepRow[]): DrillTally[] {
+  const found = new Map<string, { drill: string; reps: number; good: number; close: number; off: number }>();
+  for (const { drill, judged } of reps) {
+    const tally = found.get(drill) ?? { drill, reps: 0, good: 0, close: 0, off: 0 };
+    tally.reps++;
+    tally[judged]++;
+    found.set(drill, tally);
+  }
+  return [...found.values()].sort((a, b) => (a.drill < b.drill ? -1 : 1));
+}
+
+function notCounted(rows: readonly { refused: string | null }[]): SessionRecord['notCounted'] {
+  const found = new Map<string, number>();
+  for (const { refused } of rows) if (refused !== null) found.set(refused, (found.get(refused) ?? 0) + 1);
+  return [...found].map(([reason, entries]) => ({ reason, entries })).sort((a, b) => b.entries - a.entries);
+}
+
+/** A session as it stands, from its own entries and the athlete's load. */
+async function recordOf(
+  ctx: Context,
+  athleteId: string,
+  row: SessionRow,
+  load: Load,
+  entries: { readonly reps: readonly RepRow[]; readonly readings: readonly ReadingRow[] },
+): Promise<SessionRecord> {
+  const athlete = await athleteRecord(ctx, athleteId);
+  const mine = <T extends { session_id: string; gone: number; undone: number }>(rows: readonly T[]) =>
+    rows.filter((r) => r.session_id === row.id && !r.gone);
+  const [reps, readings] = [mine(entries.reps), mine(entries.readings)];
+  const assignment = row.assignment_id
+    ? ((await ctx.tenant.from('assignments').where('id', row.assignment_id).first()) as AssignmentRow | undefined)
+    : undefined;
+  const verdicts =
+    row.finished_at === null && row.on_date >= ctx.today
+      ? []
+      : ((await ctx.tenant.from('verdicts').where('session_id', row.id).orderBy('at')) as Parameters<typeof toMove>[0][]);
+  const workload = workloadOf(ctx, athlete, load);
+  return {
+    id: row.id,
+    on: row.on_date,
+    assignment: assignment ? toAssignment(assignment) : null,
+    finished: row.finished_at !== null,
+    dryOnly: dryOnly(workload),
+    tallies: talliesOf(reps.filter((r) => !r.undone)),
+    workload,
+    verdicts: verdicts.map(toMove),
+    notCounted: notCounted([...reps, ...readings]),
+  };
+}
+
+export async function sessionOf(ctx: Context, athleteId: string, id: string): Promise<SessionRecord> {
+  const row = await sessionRow(ctx, athleteId, id);
+  const own = (table: string) => ctx.tenant.from(table).where({ session_id: id });
+  const [load, reps, readings] = await Promise.all([
+    loadOf(ctx, athleteId),
+    own('reps') as unknown as Promise<RepRow[]>,
+    own('readings') as unknown as Promise<ReadingRow[]>,
+  ]);
+  return recordOf(ctx, athleteId, row, load, { reps, readings });
+}
+
+/** Pain told at the start, under ids that the same words always have: told again, it is one report. */
+const painRows = (ctx: Context, athleteId: string, session: string, on: IsoDate, at: Date, told: readonly ToldPain[]) =>
+  told.filter(hurts).map(({ site, score, signs = [] }) => ({
+    id: uuidv5(`${site}:${score}:${[...signs].sort().join()}`, session),
+    athlete_id: athleteId,
+    session_id: session,
+    on_date: on,
+    at,
+    device_at: at,
+    received_at: ctx.now,
+    author_id: ctx.user.id,
+    moment: 'before',
+    site,
+    score,
+    signs: JSON.stringify(signs),
+  }));
+
+/** Ends the sessions of earlier days that nobody ended: their day is over, and so are they. */
+async function endEarlier(ctx: Context, athleteId: string, before: IsoDate): Promise<IsoDate | null> {
+  const open = (await ctx.tenant
+    .from('work_sessions')
+    .where('athlete_id', athleteId)
+    .whereNull('finished_at')
+    .where('on_date', '<', before)
+    .orderBy('on_date')) as SessionRow[];
+  if (open.length === 0) return null;
+  for (const session of open)
+    await ctx.tenant
+      .from('work_sessions')
+      .where('id', session.id)
+      .update({ finished_at: new Date(spanOf(ctx.academy.timeZone, session.on_date).end - 1) });
+  const assigned = open.flatMap((s) => s.assignment_id ?? []);
+  await ctx.tenant.from('assignments').whereIn('id', assigned).update({ done: true });
+  return open[0]!.on_date;
+}
+
+/** What is to be made anew once the log has changed from a day on. */
+async function follow(ctx: Context, athleteId: string, from: IsoDate, pain: boolean): Promise<void> {
+  const moved = await reclimb(ctx, athleteId, from);
+  if (moved || pain) {
+    await renewGlance(ctx, athleteId);
+    await replan(ctx, athleteId);
+  }
+}
+
+/**
+ * Starts a session, with the pain told before it. Sent again it is the same session; pain that is told then is added. Sessions of
+ * earlier days that are still open end as of their own day.
+ */
+export async function putSession(ctx: Context, athleteId: string, id: string, given: NewSession): Promise<SessionRecord> {
+  if (given.on > ctx.today) throw wrongField('on', `is ${given.on}, which is still to come`);
+  await ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    const athlete = await holdAthlete(inside, athleteId);
+    if (given.on < athlete.birthDate) throw wrongField('on', `is ${given.on}, before the athlete was born`);
+    const known = (await tenant.from('work_sessions').where({ id }).first()) as (SessionRow & { athlete_id: string }) | undefined;
+    if (known && (known.athlete_id !== athleteId || (known.author_id !== null && known.author_id !== ctx.user.id)))
+      throw notFound('session');
+    if (known && known.on_date !== given.on)
+      throw conflict('That is a session of another day', `It belongs to ${known.on_date}. Start a new one for ${given.on}.`);
+    const { start, end } = spanOf(ctx.academy.timeZone, given.on);
+    const said = given.at === undefined ? ctx.now.getTime() : Date.parse(given.at);
+    const at = new Date(Math.min(end - 1, Math.max(start, Math.min(said, ctx.now.getTime()))));
+    if (!known) {
+      if (given.assignment && !(await tenant.has('assignments', { id: given.assignment, athlete_id: athleteId })))
+        throw wrongField('assignment', 'is not an assigned session of this athlete');
+      await tenant.insertOnce('work_sessions', {
+        id,
+        athlete_id: athleteId,
+        assignment_id: given.assignment,
+        on_date: given.on,
+        started_at: at,
+        author_id: ctx.user.id,
+      });
+    }
+    const pains = painRows(inside, athleteId, id, given.on, at, given.painBefore);
+    await tenant.insertOnce('pain_reports', pains);
+    const ended = await endEarlier(inside, athleteId, given.on);
+    if (pains.length > 0) await rejudge(inside, athleteId, athlete, given.on);
+    if (pains.length > 0 || ended !== null)
+      await follow(inside, athleteId, ended !== null && ended < given.on ? ended : given.on, pains.length > 0);
+  });
+  return sessionOf(ctx, athleteId, id);
+}
+
+/** The earliest of some days. */
+const earliest = (days: Iterable<IsoDate>): IsoDate | null => [...days].sort()[0] ?? null;
+
+/** Days and sessions of reps and readings that marks speak of. */
+async function targetsOf(
+  ctx: Context,
+  athleteId: string,
+  ids: readonly string[],
+): Promise<{ on_date: IsoDate; session_id: string }[]> {
+  if (ids.length === 0) return [];
+  const find = async (table: string) =>
+    (await ctx.tenant
+      .from(table)
+      .where('athlete_id', athleteId)
+      .whereIn('id', ids as string[])
+      .select('on_date', 'session_id')) as { on_date: IsoDate; session_id: string }[];
+  return [...(await find('reps')), ...(await find('readings'))];
+}
+
+/** Takes in a batch of taps, each once; then the days they belong to are judged anew, and what follows from them. */
+export async function logEntries(
+  ctx: Context,
+  athleteId: string,
+  sessionId: string,
+  entries: readonly LogEntry[],
+): Promise<LogAnswer> {
+  return ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    const athlete = await holdAthlete(inside, athleteId);
+    const session = await sessionRow(inside, athleteId, sessionId);
+    const known = await knownOf(inside, entries);
+    const wanted = [...new Set(entries.flatMap((e) => (e.type === 'rep' && e.focus !== null ? [e.focus] : [])))];
+    const foci = new Set(
+      wanted.length === 0
+        ? []
+        : ((await tenant.from('foci').where('athlete_id', athleteId).whereIn('id', wanted).select('id')) as { id: string }[]).map(
+            (f) => f.id,
+          ),
+    );
+    const received = receive({ ctx: inside, athleteId, athlete, session, foci, known }, entries);
+    await tenant.insertNew('pain_reports', received.pains);
+    await tenant.insertNew('reps', received.reps);
+    await tenant.insertNew('readings', received.readings);
+    await tenant.insertNew('rep_marks', received.marks);
+    const targets = await targetsOf(inside, athleteId, received.marked);
+    // A mark that was waiting for a rep is found with its day.
+    const from = earliest([...received.days, ...targets.map((t) => t.on_date)]) ?? session.on_date;
+    const judged = await rejudge(inside, athleteId, athlete, from < session.on_date ? from : session.on_date);
+    const late =
+      session.finished_at !== null ||
+      from < ctx.today ||
+      targets.some((t) => t.session_id !== sessionId) ||
+      session.on_date < ctx.today;
+    const something = received.days.size > 0 || received.marks.length > 0;
+    if (something && (late || received.pains.length > 0)) await follow(inside, athleteId, from, received.pains.length > 0);
+    const record = await recordOf(inside, athleteId, session, judged.load, judged);
+    return { results: resultsOf(entries, received.refused, judged), session: record };
+  });
+}
+
+function resultsOf(
+  entries: readonly LogEntry[],
+  refused: ReadonlyMap<string, EntryResult>,
+  judged: { readonly reps: readonly RepRow[]; readonly readings: readonly ReadingRow[] },
+): EntryResult[] {
+  const why = new Map<string, string | null>([...judged.reps, ...judged.readings].map((row) => [row.id, row.refused]));
+  return entries.map(({ id }): EntryResult => {
+    const not = refused.get(id);
+    if (not) return not;
+    const reason = why.get(id) ?? null;
+    return { id, status: reason === null ? 'stored' : 'refused', reason, kept: true };
+  });
+}
+
+/** Ends the session. Each focus gets the gate's verdict and moves by it; the plan follows. */
+export async function finishSession(ctx: Context, athleteId: string, id: string): Promise<SessionRecord> {
+  await ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    await holdAthlete(inside, athleteId);
+    const session = await sessionRow(inside, athleteId, id);
+    if (session.finished_at) return;
+    await tenant.from('work_sessions').where('id', id).update({ finished_at: ctx.now });
+    if (session.assignment_id) await tenant.from('assignments').where('id', session.assignment_id).update({ done: true });
+    await reclimb(inside, athleteId, session.on_date);
+    await renewGlance(inside, athleteId);
+    await replan(inside, athleteId);
+  });
+  return sessionOf(ctx, athleteId, id);
+}
+
+/** Takes a rep, a speed or an outing out of the load for good, as a coach's word with its reason. What it was is kept. */
+export async function removeFromLoad(
+  ctx: Context,
+  athleteId: string,
+  id: string,
+  { reason }: LoadRemoval,
+): Promise<AthleteOverview> {
+  await ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    const athlete = await holdAthlete(inside, athleteId);
+    for (const table of ['reps', 'readings', 'outings'] as const) {
+      const row = (await tenant.from(table).where({ id, athlete_id: athleteId }).first()) as
+        { on_date: IsoDate; removed: number } | undefined;
+      if (!row) continue;
+      if (row.removed) return;
+      await tenant.from(table).where('id', id).update({ removed: true });
+      await tenant.insertOnce('corrections', {
+        id: ctx.newId(),
+        athlete_id: athleteId,
+        what: table,
+        row_id: id,
+        before: JSON.stringify(row),
+        who: ctx.user.name,
+        reason,
+        author_id: ctx.user.id,
+        at: ctx.now,
+      });
+      await rejudge(inside, athleteId, athlete, row.on_date);
+      await reclimb(inside, athleteId, row.on_date);
+      await renewGlance(inside, athleteId);
+      await replan(inside, athleteId);
+      return;
+    }
+    throw notFound('entry in the load');
+  });
+  return overview(ctx, athleteId);
+}
