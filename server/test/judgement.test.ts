@@ -157,7 +157,9 @@ describe('each coach’s eye', () => {
     athlete = await addAthlete(owner);
     const mine = (await see(owner, 'turn-together', 'yes')).body;
     const item = mine.request.evidence[0];
-    expect(item.eye.sensitivity).toBeCloseTo(own.clear.sensitivity, 9);
+    // What leaves the server is what the look says, in coarse steps: nobody can work out whose eye is how good.
+    expect(item.weighs % 0.5).toBe(0);
+    expect(JSON.stringify(mine)).not.toMatch(/sensitivity|specificity/);
     const exported = await owner.get(`/athletes/${athlete}/export`).expect(200);
     expect(JSON.stringify(exported.body)).not.toContain('eye_agreements');
   });

@@ -112,7 +112,7 @@ describe('erasing', () => {
     expect(preview.name).toBe(NAME);
     expect(preview.signIns).toEqual([child.signIn]);
     const counts = Object.fromEntries((preview.rows as { what: string; count: number }[]).map((r) => [r.what, r.count]));
-    expect(counts).toMatchObject({ reps: 1, speeds: 1, 'body readings': 1, consents: 1, 'people tied to the athlete': 2 });
+    expect(counts).toMatchObject({ reps: 2, speeds: 1, 'body readings': 1, consents: 1, 'people tied to the athlete': 2 });
 
     await owner.post(`/athletes/${id}/erase`, { name: 'Erasa' }).expect(422);
     await owner.get(`/athletes/${id}`).expect(200);

@@ -35,11 +35,12 @@ const recordOf = (asked: DiagnosisRequest, more: Partial<DiagnosisRecord> = {}):
   on: today,
   catalogueVersion: '1',
   result: diagnose(asked),
-  evidence: asked.evidence.map(({ on = today, by = '', eye: _, ...item }, i) => ({
+  evidence: asked.evidence.map(({ on = today, by = '', weighs: _, ...item }, i) => ({
     id: `o${i}`,
     on,
     by,
     source: 'coach',
+    own: true,
     clips: [],
     evidence: item,
   })),

@@ -1,4 +1,4 @@
-import { FINDING_IDS, hasDrill, PLACES, RUNGS, SEASONS, SETTINGS, WEEKDAYS } from '@wrightonic/core';
+import { bodyTestById, FINDING_IDS, hasDrill, readingRange, PLACES, RUNGS, SEASONS, SETTINGS, WEEKDAYS } from '@wrightonic/core';
 import type { DiagnosisRequest, Overrule, PlanRequest, TrendReading, TrendRequest, WorkDone } from '@wrightonic/core';
 import Joi from 'joi';
 import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
@@ -11,6 +11,26 @@ export const overruleSchema = objectOf<Overrule>({
   finding: oneOf(FINDING_IDS).required(),
   as: oneOf(['present', 'absent', 'root'] as const).required(),
 });
+
+/** A body reading that this athlete cannot show is a slip, not evidence. */
+const possibleReadings: Joi.CustomValidator = (value: DiagnosisRequest, helpers) => {
+  for (const [i, item] of value.evidence.entries()) {
+    if (item.kind !== 'screen' || item.unit !== bodyTestById(item.test).unit) continue;
+    const { low, high } = readingRange(item.test, value.athlete, item.on ?? value.on);
+    if (item.value < low || item.value > high) {
+      const at = helpers.state as unknown as {
+        localize: (path: (string | number)[]) => typeof helpers.state;
+        path: (string | number)[];
+      };
+      return helpers.error(
+        'reading.impossible',
+        { value: item.value, unit: item.unit, low, high },
+        at.localize([...at.path, 'evidence', i, 'value']),
+      );
+    }
+  }
+  return value;
+};
 
 export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
   on: isoDate().required(),
@@ -27,7 +47,11 @@ export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
   ),
 })
   .custom(bornBefore)
-  .messages(bornMessage);
+  .custom(possibleReadings)
+  .messages({
+    ...bornMessage,
+    'reading.impossible': '{{#value}} {{#unit}} cannot be a reading of this athlete: it lies between {{#low}} and {{#high}}',
+  });
 
 const knownDrill: Joi.CustomValidator = (id: string, helpers) => (hasDrill(id) ? id : helpers.error('drill.unknown', { id }));
 

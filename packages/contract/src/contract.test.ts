@@ -195,7 +195,7 @@ describe('what a diagnosis is asked', () => {
       answer: 'yes',
       on: '2026-05-01',
       by: 'a',
-      eye: { sensitivity: 0.9, specificity: 0.8 },
+      weighs: 1.5,
     };
     expect(
       ask({
@@ -209,10 +209,7 @@ describe('what a diagnosis is asked', () => {
 
   it.each([
     [{ evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes', on: '1.5.2026' }] }, 'evidence[0].on'],
-    [
-      { evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes', eye: { sensitivity: 1, specificity: 0.8 } }] },
-      'evidence[0].eye.sensitivity',
-    ],
+    [{ evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes', weighs: 40 }] }, 'evidence[0].eye.sensitivity'],
     [{ overrules: [{ finding: 'stall', as: 'maybe' }] }, 'overrules[0].as'],
     [
       {

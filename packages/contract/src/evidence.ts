@@ -10,7 +10,7 @@ import {
   TEST_IDS,
   TEST_SIDES,
 } from '@wrightonic/core';
-import type { DatedEvidence, Evidence, EyeTrust, SpeedReading } from '@wrightonic/core';
+import type { DatedEvidence, Evidence, SpeedReading } from '@wrightonic/core';
 import Joi from 'joi';
 import { isoDate, listOf, objectOf, oneOf, text } from './schema';
 
@@ -108,11 +108,10 @@ const byKind = <T>(schemaOf: (kind: Evidence['kind']) => Joi.ObjectSchema) =>
 /** One evidence item; the kind decides which fields it has. */
 export const evidenceSchema = byKind<Evidence>((value) => SCHEMAS[value]);
 
-const trust = () => Joi.number().min(0.5).max(0.99).required();
 const origin = {
   on: isoDate(),
   by: text(120),
-  eye: objectOf<EyeTrust>({ sensitivity: trust(), specificity: trust() }),
+  weighs: Joi.number().min(-6).max(6),
 };
 
 /** An evidence item with where it comes from. */

@@ -63,7 +63,11 @@ export interface AthleteRecord extends AthleteProfile {
   readonly partner: boolean;
   readonly schools: Partial<Schools>;
 }
-export const athleteRecordSchema = objectOf<AthleteRecord>({
+/** A record as it is sent. A discipline that is corrected leaves what belongs to the other one behind, once that is agreed to. */
+export interface AthleteChange extends AthleteRecord {
+  readonly setForeignAside?: boolean;
+}
+const recordKeys = {
   ...athleteProfileKeys,
   name: text(120).required(),
   season: oneOf(SEASONS).required(),
@@ -80,7 +84,9 @@ export const athleteRecordSchema = objectOf<AthleteRecord>({
   equipment: listOf(oneOf(EQUIPMENT), 40).required(),
   partner: Joi.boolean().required(),
   schools: schoolsSchema.required(),
-});
+};
+export const athleteRecordSchema = objectOf<AthleteRecord>(recordKeys);
+export const athleteChangeSchema = objectOf<AthleteChange>({ ...recordKeys, setForeignAside: Joi.boolean() });
 
 export interface NewObservation {
   readonly on: IsoDate;
@@ -331,6 +337,8 @@ export type ObservationSource = 'coach' | 'body' | 'film' | 'intake' | 'speeds';
 export interface ObservationRecord extends NewObservation {
   readonly id: string;
   readonly by: string;
+  /** Made by whoever asks. */
+  readonly own: boolean;
   readonly source: ObservationSource;
   /** Clips from which it was measured. */
   readonly clips: readonly string[];

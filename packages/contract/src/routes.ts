@@ -17,7 +17,7 @@ import {
   signInSchema,
 } from './people';
 import {
-  athleteRecordSchema,
+  athleteChangeSchema,
   focusChangeSchema,
   loadRemovalSchema,
   logBatchSchema,
@@ -119,7 +119,7 @@ export const ROUTES = routes({
 
   // One athlete
   athlete: get(ATHLETE, 'seeAthlete', 'One athlete at a glance', 'AthleteOverview'),
-  putAthlete: put(ATHLETE, 'changeAthlete', 'Add or change an athlete', 'AthleteOverview', { body: athleteRecordSchema }),
+  putAthlete: put(ATHLETE, 'changeAthlete', 'Add or change an athlete', 'AthleteOverview', { body: athleteChangeSchema }),
   work: get(`${ATHLETE}/work`, 'seeWork', 'The day’s work and what limits it', 'AthleteWork'),
   intake: get(`${ATHLETE}/intake`, 'seeIntake', 'History, thoughts, contacts, consents', 'IntakeAnswer'),
   putIntake: put(`${ATHLETE}/intake`, 'changeAthlete', 'Keep the intake so far', 'IntakeAnswer', { body: intakeSchema }),

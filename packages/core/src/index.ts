@@ -56,6 +56,7 @@ export { makePlan } from './plan/plan';
 export type * from './plan/types';
 export * from './screen/order';
 export * from './screen/protocol';
+export * from './screen/ranges';
 export * from './screen/readings';
 export * from './screen/test-poses';
 export * from './screen/tilt';

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { conflict } from '../problems';
+import { conflict, notFound } from '../problems';
 
 type Row = Record<string, unknown>;
 
@@ -76,7 +76,7 @@ export class Tenant {
 
   /**
    * Inserts rows whose ids the client made. A row that is already there stays as it is, so that a repeated write is one row.
-   * @throws ProblemError when an id belongs to another academy
+   * @throws ProblemError when an id belongs to another academy, or to another athlete or author of this one
    */
   async insertOnce(table: string, rows: Row | readonly Row[]): Promise<void> {
     const list = (Array.isArray(rows) ? rows : [rows]) as Row[];
@@ -88,10 +88,16 @@ export class Tenant {
     await this.requireOwn(table, list);
   }
 
-  /** Inserts a row, or changes the academy's own row of that id. */
+  /**
+   * Inserts a row, or changes the academy's own row of that id.
+   * @throws ProblemError when the id belongs to another athlete
+   */
   async upsert(table: string, row: Row): Promise<void> {
-    const changed = await this.has(table, { id: row.id as string });
-    if (changed)
+    const known = (await this.from(table)
+      .where('id', row.id as string)
+      .first()) as Row | undefined;
+    if (known && row.athlete_id !== undefined && known.athlete_id !== row.athlete_id) throw notFound('record');
+    if (known)
       await this.from(table)
         .where('id', row.id as string)
         .update(row);
@@ -104,7 +110,16 @@ export class Tenant {
 
   private async requireOwn(table: string, rows: readonly Row[]): Promise<void> {
     const ids = rows.map((row) => row.id as string);
-    const own = (await this.from(table).whereIn('id', ids).select('id')) as { id: string }[];
+    const of = ['athlete_id', 'author_id'].filter((column) => rows.some((row) => row[column] !== undefined));
+    const own = (await this.from(table)
+      .whereIn('id', ids)
+      .select('id', ...of)) as Row[];
     if (own.length !== new Set(ids).size) throw idTaken();
+    // An id belongs to its athlete and its author for good.
+    const given = new Map(rows.map((row) => [row.id, row]));
+    for (const row of own)
+      for (const column of of)
+        if (row[column] !== null && given.get(row.id)?.[column] !== undefined && given.get(row.id)![column] !== row[column])
+          throw notFound('record');
   }
 }

@@ -81,6 +81,7 @@ export async function contextFor(db: Knex, user: User, now: Date, token = ''): P
     academy,
     now,
     today: dayIn(academy.timeZone, now),
+    later: (work) => void work().catch(() => undefined),
     newId: () => uuidv7(),
   };
 }
@@ -199,9 +200,10 @@ export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
     const token = cookieOf(req, COOKIE);
     const user = await userOf(db, token, clock());
     if (!user) throw signInRequired();
-    const ctx = await contextFor(db, user, clock(), token);
+    const base = await contextFor(db, user, clock(), token);
     const athlete = pathId(req, 'athlete');
-    await permit(ctx.tenant, ROUTES.clipFile, user, athlete, ctx.today);
+    const reach = await permit(base.tenant, ROUTES.clipFile, user, athlete, base.today);
+    const ctx = { ...base, reach };
     const { path, type } = await clipFile(ctx, clipsFolder, athlete, pathId(req, 'id'));
     // Whatever is in it, it is shown as a video and nothing else.
     res.set({ 'Content-Type': type, 'Cache-Control': 'private, max-age=86400', 'Content-Disposition': 'inline' });
@@ -218,8 +220,9 @@ export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
       const athlete = pathId(req, 'athlete');
       const base = await contextFor(db, user, clock(), token);
       const reach = await permit(base.tenant, route, user, athlete, base.today);
+      const after: (() => Promise<unknown>)[] = [];
       const call = {
-        ctx: { ...base, reach },
+        ctx: { ...base, reach, later: (work: () => Promise<unknown>) => void after.push(work) },
         athlete,
         id: pathId(req, 'id'),
         body: route.bytes === 'in' ? undefined : checked(route.body, req.body),
@@ -242,6 +245,7 @@ export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
               await recordAudit(name, inside);
               return done;
             });
+      for (const work of after) await work().catch((error: unknown) => log(String(error)));
       if (answer instanceof BadClip) throw answer;
       if (name === 'exportAthlete') await recordAudit(name, call);
       if (answer === null && route.answer === 'nothing') res.status(204).end();

@@ -1,7 +1,7 @@
 import type {
   AcademySettings,
   Archiving,
-  AthleteRecord,
+  AthleteChange,
   AuditQuery,
   ClipMarks,
   Erasure,
@@ -113,7 +113,7 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   putImport: ({ ctx, id, body }) => putImport(ctx, id, body as RosterImport),
   undoImport: ({ ctx, id }) => undoImport(ctx, id),
   athlete: ({ ctx, athlete }) => overview(ctx, athlete),
-  putAthlete: ({ ctx, athlete, body }) => putAthlete(ctx, athlete, body as AthleteRecord),
+  putAthlete: ({ ctx, athlete, body }) => putAthlete(ctx, athlete, body as AthleteChange),
   work: ({ ctx, athlete }) => athleteWork(ctx, athlete),
   intake: ({ ctx, athlete }) => intakeOf(ctx, athlete),
   putIntake: ({ ctx, athlete, body }) => putIntake(ctx, athlete, body as IntakeRecord),

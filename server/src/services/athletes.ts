@@ -1,4 +1,5 @@
 import type {
+  AthleteChange,
   AthleteOverview,
   AthleteRecord,
   AthleteWork,
@@ -23,6 +24,7 @@ import {
   toMph,
   trend,
   visibilityOf,
+  weighLook,
   wordsForAthlete,
 } from '@wrightonic/core';
 import type {
@@ -41,14 +43,17 @@ import type {
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import { notFound, wrongField } from '../problems';
 import { bodyHistories } from './body';
+import { within } from './context';
 import type { Context } from './context';
 import { evidenceOf, lookedAt } from './evidence';
 import type { Observed } from './evidence';
 import { eyesOf, renewAgreements } from './eyes';
+import { correctDiscipline } from './discipline';
 import { consentsOf, isMinor } from './intake';
 import { loadOf, workloadOf } from './load';
 import type { Load } from './load';
 import type { FocusLogRow } from './log/rows';
+import { replan } from './plans';
 import { keepWords } from './roster';
 import { speedsOf } from './speeds';
 import { timelineOf } from './timeline';
@@ -133,7 +138,7 @@ export const blankFlags = () => ({ flags: '[]', care: false, focus: null, lock_u
 /** Weighted balls are locked under this age, whatever the academy allows. */
 export const WEIGHTED_BALLS_FROM = 16;
 
-export async function putAthlete(ctx: Context, id: string, given: AthleteRecord): Promise<AthleteOverview> {
+export async function putAthlete(ctx: Context, id: string, given: AthleteChange): Promise<AthleteOverview> {
   const age = ageOn(given.birthDate, ctx.today);
   if (age < 4 || age > 90) throw wrongField('birthDate', `makes the athlete ${age} years old; check the year`);
   if (given.equipment.includes('weighted-ball') && (!ctx.academy.weightedBalls || age < WEIGHTED_BALLS_FROM))
@@ -143,9 +148,14 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteRecord)
         ? `weighted balls are locked under ${WEIGHTED_BALLS_FROM}`
         : 'weighted balls are off in this academy; an owner can allow them in Desk',
     );
-  const { heightM, massKg, birthDate, availability, equipment, schools, ...same } = given;
+  const { heightM, massKg, birthDate, availability, equipment, schools, setForeignAside = false, ...same } = given;
   await ctx.tenant.transaction(async (tenant) => {
-    const known = await tenant.has('athletes', { id });
+    const inside = within(ctx, tenant);
+    const known = await tenant.hold<AthleteDbRow>(id);
+    const intake =
+      known && known.discipline !== given.discipline
+        ? await correctDiscipline(inside, id, known.discipline, given.discipline, known.intake, setForeignAside)
+        : known?.intake;
     await tenant.upsert('athletes', {
       ...same,
       id,
@@ -156,7 +166,7 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteRecord)
       equipment: JSON.stringify(equipment),
       schools: JSON.stringify(schools),
       ...(known
-        ? {}
+        ? { intake: intake ? JSON.stringify(intake) : null }
         : {
             chain: JSON.stringify(UNSEEN),
             ...blankFlags(),
@@ -165,7 +175,9 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteRecord)
           }),
     });
     await keepWords(tenant, id, given.name);
-    await renewGlance({ ...ctx, tenant }, id);
+    await renewGlance(inside, id);
+    // Age, days, place, kit and season are what a plan is made of.
+    if (known) await replan(inside, id);
   });
   return overview(ctx, id);
 }
@@ -242,8 +254,9 @@ export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord)
   const eyeOf = await eyesOf(ctx, authors);
   const evidence = observed.map(({ on, by, evidence: item, authorId }): DatedEvidence => {
     const eye = item.kind === 'eye' ? eyeOf(authorId, visibilityOf(findingById(item.finding))) : undefined;
+    const weighs = eye && item.kind === 'eye' && item.answer !== 'unsure' ? weighLook(item.answer, eye) : undefined;
     // Where the academy has moved to another time zone, its day may lie before the day on which something was seen.
-    return { ...item, on: on > ctx.today ? ctx.today : on, by, ...(eye ? { eye } : {}) };
+    return { ...item, on: on > ctx.today ? ctx.today : on, by, ...(weighs === undefined ? {} : { weighs }) };
   });
   return {
     observed,

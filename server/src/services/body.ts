@@ -13,7 +13,8 @@ import { bandFor, BODY_TESTS, bodyInsight, bodyTestById, readingFault, valueOf }
 import type { Evidence, IsoDate, PainReport, TestId, TestSide, TestStep } from '@wrightonic/core';
 import { v5 as uuidv5 } from 'uuid';
 import { conflict, notFound, wrongField } from '../problems';
-import { athleteRecord, judgedOf, profileOf, renewGlance } from './athletes';
+import { athleteRecord, judgedOf, profileOf, renewGlance, holdAthlete } from './athletes';
+import { followFrom } from './log/follow';
 import type { Context } from './context';
 
 interface CheckDbRow {
@@ -231,7 +232,7 @@ export async function dropBodyReading(ctx: Context, athleteId: string, id: strin
 
 /** A word on a test. Pain is a pain report like any other, so that its locks hold everywhere. */
 export async function putBodyNote(ctx: Context, athleteId: string, id: string, given: NewBodyNote): Promise<BodyPicture> {
-  await athleteRecord(ctx, athleteId);
+  const athlete = await holdAthlete(ctx, athleteId);
   const check = await checkRow(ctx, athleteId, given.check);
   const known = await ctx.tenant.has('body_notes', { id });
   await ctx.tenant.upsert('body_notes', {
@@ -251,12 +252,15 @@ export async function putBodyNote(ctx: Context, athleteId: string, id: string, g
       session_id: null,
       on_date: check.on_date,
       at: ctx.now,
+      device_at: ctx.now,
+      received_at: ctx.now,
+      author_id: ctx.user.id,
       moment: 'during',
       site: given.pain.site,
       score: given.pain.score,
       signs: JSON.stringify(given.pain.signs ?? []),
     });
-    await renewGlance(ctx, athleteId);
+    await followFrom(ctx, athleteId, athlete, check.on_date);
   }
   return bodyOf(ctx, athleteId);
 }

@@ -52,8 +52,19 @@ async function rowOf(ctx: Context, athlete: string, id: string, lock = false): P
   return row;
 }
 
+/** Coaches see clips by the consent to film; athlete and family by their own right. Where it was taken back, it closes to coaches. */
+async function requireSight(ctx: Context, athlete: string): Promise<void> {
+  if (ctx.reach !== 'own') await requireConsent(ctx, athlete, 'film');
+}
+
 export async function clips(ctx: Context, athlete: string): Promise<ClipRow[]> {
   await athleteRecord(ctx, athlete);
+  const rows = await rowsOf(ctx, athlete);
+  if (rows.length > 0) await requireSight(ctx, athlete);
+  return rows;
+}
+
+async function rowsOf(ctx: Context, athlete: string): Promise<ClipRow[]> {
   const rows = (await ctx.tenant
     .from('clips')
     .where('athlete_id', athlete)
@@ -63,8 +74,11 @@ export async function clips(ctx: Context, athlete: string): Promise<ClipRow[]> {
   return rows.map(toRow);
 }
 
-export const clip = async (ctx: Context, athlete: string, id: string): Promise<ClipRecord> =>
-  toRecord(await rowOf(ctx, athlete, id));
+export async function clip(ctx: Context, athlete: string, id: string): Promise<ClipRecord> {
+  const row = await rowOf(ctx, athlete, id);
+  await requireSight(ctx, athlete);
+  return toRecord(row);
+}
 
 /** Announces a clip. Without consent to film nothing is taken in. Sent again, it is the same clip. */
 export async function putClip(ctx: Context, athlete: string, id: string, given: NewClip): Promise<ClipRecord> {
@@ -190,6 +204,7 @@ export async function clipFile(
   id: string,
 ): Promise<{ path: string; type: ClipType }> {
   const row = await rowOf(ctx, athlete, id);
+  await requireSight(ctx, athlete);
   const path = clipPath(folder, id);
   const size = await stat(path).then(
     (s) => s.size,
@@ -206,6 +221,7 @@ export async function clipFile(
 /** Keeps what was marked on a clip. What its day's clips measure together becomes evidence, in place of what they gave before. */
 export async function putMarks(ctx: Context, athleteId: string, id: string, marks: ClipMarks): Promise<ClipRecord> {
   const row = await rowOf(ctx, athleteId, id, true);
+  await requireSight(ctx, athleteId);
   const late = Object.entries(marks.events).find(([, e]) => e.frame >= row.frames);
   if (late) throw wrongField(`events.${late[0]}.frame`, `is ${late[1].frame}; the clip has frames 0 to ${row.frames - 1}`);
   if (marks.trim && (marks.trim.to <= marks.trim.from || marks.trim.to >= row.frames))
@@ -226,6 +242,7 @@ export async function dropClip(ctx: Context, folder: string, athleteId: string, 
   await ctx.tenant.from('clips').where('id', id).delete();
   await renewFilmEvidence(ctx, athleteId, row.on_date);
   await renewGlance(ctx, athleteId);
-  await rm(clipPath(folder, id), { force: true });
-  return clips(ctx, athleteId);
+  // The file goes only once its row is gone for good.
+  ctx.later(() => rm(clipPath(folder, id), { force: true }));
+  return rowsOf(ctx, athleteId);
 }

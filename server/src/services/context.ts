@@ -20,6 +20,8 @@ export interface Context {
   readonly now: Date;
   /** The academy's own calendar day. */
   readonly today: IsoDate;
+  /** Work to be done once what is being written has been kept: nothing that cannot be undone happens before. */
+  readonly later: (work: () => Promise<unknown>) => void;
   /** A new id for a row that no client made. */
   readonly newId: () => string;
 }

@@ -14,7 +14,7 @@ interface ObservationRow {
 }
 
 /** An observation with the person whose look it was. */
-export type Observed = ObservationRecord & { readonly authorId: string | null };
+export type Observed = Omit<ObservationRecord, 'own'> & { readonly authorId: string | null };
 
 /** Readings of one day from which speed patterns are read. */
 const READINGS_FOR_PATTERN = 5;
@@ -24,6 +24,7 @@ export async function evidenceOf(ctx: Context, athlete: string): Promise<Observe
   const rows = (await ctx.tenant
     .from('observations')
     .where('athlete_id', athlete)
+    .whereNull('set_aside')
     .orderBy(['on_date', 'created_at', 'id'])) as ObservationRow[];
   const filmed = rows.some((row) => row.source === 'film') ? await clipsBehind(ctx, athlete) : new Map<string, string[]>();
   const observed = rows.map((row): Observed => ({

@@ -4,8 +4,9 @@ import { ageOn, intakeEvidence, thoughtById } from '@wrightonic/core';
 import type { IsoDate } from '@wrightonic/core';
 import { v5 as uuidv5 } from 'uuid';
 import { notFound, ProblemError, wrongField } from '../problems';
-import { athleteRecord, renewGlance } from './athletes';
+import { athleteRecord, holdAthlete, renewGlance } from './athletes';
 import type { Context } from './context';
+import { replan } from './plans';
 
 const ADULT = 18;
 
@@ -60,7 +61,7 @@ export async function intakeOf(ctx: Context, athlete: string): Promise<IntakeAns
 
 /** Keeps an intake as far as it has come. Thoughts and history become evidence of their own, and go with what is taken back. */
 export async function putIntake(ctx: Context, id: string, given: IntakeRecord): Promise<IntakeAnswer> {
-  const athlete = await athleteRecord(ctx, id);
+  const athlete = await holdAthlete(ctx, id);
   const misplaced = given.thoughts.findIndex((t) => !thoughtById(t).disciplines.includes(athlete.discipline));
   if (misplaced >= 0) throw wrongField(`thoughts[${misplaced}]`, `is not a thought of the ${athlete.discipline} delivery`);
   await ctx.tenant
@@ -87,6 +88,8 @@ export async function putIntake(ctx: Context, id: string, given: IntakeRecord): 
     })),
   );
   await renewGlance(ctx, id);
+  // Games to come are what a plan keeps room for.
+  await replan(ctx, id);
   return intakeOf(ctx, id);
 }
 

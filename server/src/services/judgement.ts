@@ -18,7 +18,7 @@ export async function diagnosisOf(ctx: Context, athleteId: string, id = ''): Pro
     id,
     on: ctx.today,
     catalogueVersion: CATALOGUE_VERSION,
-    evidence: observed.map(({ authorId: _, ...shown }) => shown),
+    evidence: observed.map(({ authorId, ...shown }) => ({ ...shown, own: authorId === ctx.user.id })),
     result,
     request,
     rulings,
@@ -122,10 +122,20 @@ export async function putObservation(
     .catch(refuseEvidence);
 }
 
+/** Takes back one’s own look of today. What others saw, and what was seen on other days, stays: a new look stands beside it. */
 export async function dropObservation(ctx: Context, athleteId: string, id: string): Promise<DiagnosisRecord> {
   await athleteRecord(ctx, athleteId);
   return ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
+    const row = (await tenant
+      .from('observations')
+      .where({ id, athlete_id: athleteId })
+      .first('author_id', 'author', 'on_date')) as { author_id: string | null; author: string; on_date: IsoDate } | undefined;
+    if (row && (row.author_id !== ctx.user.id || row.on_date !== ctx.today))
+      throw conflict(
+        'That look stays',
+        `${row.author_id === ctx.user.id ? 'You' : row.author} saw it on ${row.on_date}. Only your own looks of today can be taken back; record what you see now beside it.`,
+      );
     await tenant.from('observations').where({ id, athlete_id: athleteId }).delete();
     await renewGlance(inside, athleteId);
     return diagnosisOf(inside, athleteId);

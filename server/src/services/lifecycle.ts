@@ -42,6 +42,22 @@ const TABLES = Object.keys(ATHLETE_TABLES) as AthleteTable[];
 /** Of no meaning to anybody outside, or, as how each coach's eye did, of nobody's concern but theirs. */
 const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words', 'eye_agreements']);
 
+/**
+ * What the screens of athlete and family do not show, and so their export does not hold: how the coaches came to their judgement,
+ * word by word, and who did what.
+ */
+const COACHES_ONLY: ReadonlySet<AthleteTable> = new Set([
+  'observations',
+  'diagnoses',
+  'rulings',
+  'body_notes',
+  'audit_entries',
+  'user_athletes',
+  'group_members',
+]);
+/** Columns of the athlete's own row that are the coaches' alone. */
+const COACHES_COLUMNS = ['flags', 'care', 'import_id'] as const;
+
 interface NameRow {
   id: string;
   name: string;
@@ -63,13 +79,14 @@ export async function archive(ctx: Context, id: string, { archived }: Archiving)
   return overview(ctx, id);
 }
 
-/** Everything kept about one athlete, as it is in the tables. */
+/** Everything kept about one athlete, as it is in the tables and as far as the asker's screens show it. */
 export async function exportAthlete(ctx: Context, id: string): Promise<AthleteExport> {
   await nameOf(ctx, id);
-  const tables: Record<string, Record<string, unknown>[]> = {
-    athletes: (await ctx.tenant.from('athletes').where('id', id)) as Record<string, unknown>[],
-  };
-  for (const table of TABLES.filter((t) => !NOT_EXPORTED.has(t)))
+  const family = ctx.reach === 'own';
+  const own = (await ctx.tenant.from('athletes').where('id', id)) as Record<string, unknown>[];
+  if (family) for (const row of own) for (const column of COACHES_COLUMNS) delete row[column];
+  const tables: Record<string, Record<string, unknown>[]> = { athletes: own };
+  for (const table of TABLES.filter((t) => !NOT_EXPORTED.has(t) && !(family && COACHES_ONLY.has(t))))
     tables[table] = (await ctx.tenant.from(table).where('athlete_id', id)) as Record<string, unknown>[];
   const withoutAcademy = (rows: Record<string, unknown>[]) => rows.map(({ academy_id: _, ...row }) => row);
   return {
@@ -118,6 +135,7 @@ export async function eraseAthlete(ctx: Context, clipsFolder: string, id: string
   await ctx.tenant.from('users').whereIn('id', gone).delete();
   await ctx.tenant.from('invitations').whereRaw('json_contains(athletes, json_quote(?))', [id]).delete();
   await ctx.tenant.from('athletes').where('id', id).delete();
-  for (const file of files) await rm(clipPath(clipsFolder, file.id), { force: true });
+  // Files go only once the rows are gone for good.
+  ctx.later(() => Promise.all(files.map((file) => rm(clipPath(clipsFolder, file.id), { force: true }))));
   return null;
 }

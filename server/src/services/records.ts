@@ -1,14 +1,12 @@
-import type { AcademySettings, AthleteOverview, AthleteRecord, Me, NewOuting } from '@wrightonic/contract';
+import type { AcademySettings, AthleteOverview, Me, NewOuting } from '@wrightonic/contract';
 import { CLOCK_ERROR_MS, isFromFuture, numbersFaults } from '@wrightonic/core';
 import type { Clearance, IsoDate } from '@wrightonic/core';
 import { notFound, ProblemError, wrongField } from '../problems';
 import { me } from './account';
-import { holdAthlete, overview, renewGlance } from './athletes';
+import { holdAthlete, overview } from './athletes';
 import { within } from './context';
 import type { Context } from './context';
-import { reclimb } from './log/reclimb';
-import { rejudge } from './log/rejudge';
-import { replan } from './plans';
+import { followFrom } from './log/follow';
 import { dayIn, instantIn } from './time';
 
 export async function putSettings(ctx: Context, given: AcademySettings): Promise<Me> {
@@ -81,14 +79,6 @@ async function keep(
     at: ctx.now,
   });
   await ctx.tenant.from(table).where('id', row.id).update(row);
-}
-
-/** What follows from a record that changes the load or a lock, from a day on. */
-async function followFrom(ctx: Context, athleteId: string, athlete: AthleteRecord, from: IsoDate): Promise<void> {
-  await rejudge(ctx, athleteId, athlete, from);
-  await reclimb(ctx, athleteId, from);
-  await renewGlance(ctx, athleteId);
-  await replan(ctx, athleteId);
 }
 
 /** Throwing done elsewhere; it counts in rest and budget. Sent again by the same person, it is corrected. */

@@ -59,7 +59,8 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
   for (const o of observations) byDay.set(o.on_date, [...(byDay.get(o.on_date) ?? []), o.evidence]);
   const entries: TimelineEntry[] = [
     ...[...byDay].map(([on, items]): TimelineEntry => ({ on, kind: 'observation', text: summary(items) })),
-    ...rulings.map((r): TimelineEntry => ({
+    // What coaches write for coaches is not for the family’s page.
+    ...(ctx.reach === 'own' ? [] : rulings).map((r): TimelineEntry => ({
       on: r.on_date,
       kind: 'observation',
       text: `${r.author} overruled “${quoted(r.finding).toLowerCase()}” (${r.ruling === 'absent' ? 'not there' : r.ruling === 'root' ? 'the root' : 'there'}): ${r.reason}`,

@@ -8,6 +8,7 @@ import {
   POSITION_NAMES,
   positionOf,
   READINGS_WANTED,
+  readingRange,
   slouchLoss,
   testPoses,
   valueOf,
@@ -271,6 +272,7 @@ function Check({
                 step={step}
                 tilt={tilt}
                 usual={Math.round(test.watch)}
+                range={readingRange(step.test, athlete, state.on)}
                 onRead={(value, readBy) => {
                   check.read(step, value, readBy, after ? 'after' : 'first');
                   setAfter(false);

@@ -14,8 +14,12 @@ import type { Tilt } from './use-tilt';
 
 interface ReaderProps {
   readonly step: TestStep;
+  /** What this athlete can show; beyond it a reading is a slip. */
+  readonly range: { readonly low: number; readonly high: number };
   readonly onRead: (value: number, readBy: ReadBy) => void;
 }
+
+const isWithin = ({ low, high }: ReaderProps['range'], value: number): boolean => value >= low && value <= high;
 
 function Big({ children, steady, testID }: { readonly children: string; readonly steady?: boolean; readonly testID?: string }) {
   const palette = usePalette();
@@ -80,7 +84,7 @@ const BACK_SHARE = 0.5;
 const AT_REST = 6;
 
 /** Degrees by an inclinometer; without one, by a dial of large steps. */
-function TiltReader({ onRead, tilt, usual }: ReaderProps & { readonly tilt: Tilt; readonly usual: number }) {
+function TiltReader({ onRead, tilt, usual, range }: ReaderProps & { readonly tilt: Tilt; readonly usual: number }) {
   const [typed, setTyped] = useState(usual);
   const [byHand, setByHand] = useState(false);
   // A second reading is a second try: the limb goes back before it counts.
@@ -101,7 +105,7 @@ function TiltReader({ onRead, tilt, usual }: ReaderProps & { readonly tilt: Tilt
                 ? `${steady ? 'Steady: keep' : 'Keep'} ${Math.round(tilt.deg)}°`
                 : 'Kept. Back to the start for the next try'
           }
-          disabled={tilt.deg === null || lastTaken !== null}
+          disabled={tilt.deg === null || lastTaken !== null || !isWithin(range, Math.round(tilt.deg))}
           onPress={() => {
             setLastTaken(tilt.deg);
             onRead(Math.round(tilt.deg ?? 0), 'tilt');
@@ -114,7 +118,7 @@ function TiltReader({ onRead, tilt, usual }: ReaderProps & { readonly tilt: Tilt
         </Row>
       </View>
     );
-  const turn = (by: number) => setTyped(Math.max(-10, Math.min(170, typed + by)));
+  const turn = (by: number) => setTyped(Math.max(range.low, Math.min(range.high, typed + by)));
   return (
     <View style={{ gap: SPACE.s }}>
       <Row style={{ flexWrap: 'nowrap', justifyContent: 'space-between' }}>
@@ -178,7 +182,7 @@ function TimerReader({ onRead }: ReaderProps) {
   );
 }
 
-function KeypadReader({ step, onRead }: ReaderProps) {
+function KeypadReader({ step, onRead, range }: ReaderProps) {
   const [text, setText] = useState('');
   const { unit } = bodyTestById(step.test);
   const value = Number(text);
@@ -186,9 +190,14 @@ function KeypadReader({ step, onRead }: ReaderProps) {
     <View style={{ gap: SPACE.s }}>
       <Big>{text === '' ? '–' : withUnit(value, unit)}</Big>
       <Keypad text={text} onText={setText} />
+      {text !== '' && !isWithin(range, value) ? (
+        <Text variant="bodySmall" testID="out-of-range">
+          {`A reading lies between ${withUnit(range.low, unit)} and ${withUnit(range.high, unit)}.`}
+        </Text>
+      ) : null}
       <Take
         label={text === '' ? 'Type the reading' : `Keep ${withUnit(value, unit)}`}
-        disabled={text === '' || !Number.isFinite(value)}
+        disabled={text === '' || !Number.isFinite(value) || !isWithin(range, value)}
         onPress={() => {
           onRead(value, 'keypad');
           setText('');

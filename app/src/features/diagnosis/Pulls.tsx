@@ -65,7 +65,7 @@ function TraceLines({ request, index }: { readonly request: DiagnosisRequest; re
   const { data: me } = api.useMeQuery();
   const item = request.evidence[index]!;
   // How well another coach's eye does is that coach's own affair.
-  const othersEye = item.eye !== undefined && item.by !== me?.name;
+  const othersEye = item.kind === 'eye' && item.weighs !== undefined && item.by !== me?.name;
   const { says, numbers, holds } = traceOf(request, index);
   return (
     <View style={{ gap: 4 }}>

@@ -127,7 +127,7 @@ export function LookScreen({ id }: { readonly id: string }) {
                     wide
                     label={label}
                     chosen={look.answer === value}
-                    onPress={() => answer(look, value)}
+                    onPress={() => void answer(look, value)}
                     testID={`${look.finding.id}-${value}`}
                   />
                 ))}

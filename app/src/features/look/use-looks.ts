@@ -12,8 +12,10 @@ export type LookPage = Link | 'ask';
 
 export interface Look {
   readonly finding: Finding;
+  /** What was seen last, by whomever. */
   readonly answer: Answer | null;
-  readonly observation: string | null;
+  /** One's own look of today, which may be taken back. */
+  readonly own: { readonly id: string; readonly answer: Answer } | null;
 }
 
 /** What is shown at once; the rest is one tap away. */
@@ -24,6 +26,14 @@ const newestAnswers = (evidence: readonly ObservationRecord[]): Map<FindingId, O
   for (const item of evidence) if (item.evidence.kind === 'eye') found.set(item.evidence.finding, item);
   return found;
 };
+
+/** One's own look of today on each finding: the only ones that can be taken back. */
+function ownToday(evidence: readonly ObservationRecord[], today: string): Map<FindingId, Look['own']> {
+  const found = new Map<FindingId, Look['own']>();
+  for (const { id, own, on, evidence: item } of evidence)
+    if (item.kind === 'eye' && own && on === today) found.set(item.finding, { id, answer: item.answer });
+  return found;
+}
 
 /** How much an answer would tell: what has been answered comes last. */
 function orderOf(finding: Finding, diagnosis: DiagnosisRecord): number {
@@ -37,6 +47,7 @@ export function useLooks(athlete: string, discipline: Discipline, page: LookPage
   const [put, putState] = api.usePutObservationMutation();
   const [drop] = api.useDropObservationMutation();
   const answers = useMemo(() => newestAnswers(diagnosis?.evidence ?? []), [diagnosis]);
+  const mine = useMemo(() => ownToday(diagnosis?.evidence ?? [], today), [diagnosis, today]);
   // The order is that of arriving on the page: rows must not jump under the thumb.
   const [arrived, setArrived] = useState<{ page: LookPage; order: readonly Finding[] } | null>(null);
   if (diagnosis && arrived?.page !== page) {
@@ -49,12 +60,16 @@ export function useLooks(athlete: string, discipline: Discipline, page: LookPage
   const looks = order.map((finding): Look => {
     const record = answers.get(finding.id);
     const answer = record?.evidence.kind === 'eye' ? record.evidence.answer : null;
-    return { finding, answer, observation: record?.id ?? null };
+    return { finding, answer, own: mine.get(finding.id) ?? null };
   });
-  const answer = (look: Look, given: Answer) => {
-    if (look.answer === given && look.observation) void drop({ athlete, id: look.observation });
-    else
-      void put({ athlete, id: newId(), body: { on: today, evidence: { kind: 'eye', finding: look.finding.id, answer: given } } });
+  /** Agreeing adds a look; the same tap again takes back one's own of today; another answer takes its place. */
+  const answer = async (look: Look, given: Answer) => {
+    if (look.own?.answer !== given) {
+      const body = { on: today, evidence: { kind: 'eye', finding: look.finding.id, answer: given } } as const;
+      const kept = await put({ athlete, id: newId(), body });
+      if (kept.error) return;
+    }
+    if (look.own) await drop({ athlete, id: look.own.id });
   };
   return { diagnosis, error: error ?? putState.error, looks, answer };
 }

@@ -1,7 +1,6 @@
 import type { DeliveryEvent, MeasureId, MeasureUnit } from '../delivery/measures';
 import type { TestSide } from '../delivery/sides';
 import type { IsoDate } from '../shared/dates';
-import type { EyeTrust } from './eye';
 import type { FindingId } from '../findings/ids';
 import type { BodyTest, TestId } from '../screen/tests';
 
@@ -64,8 +63,8 @@ export interface Origin {
   readonly on?: IsoDate;
   /** Whose eye or hand: looks of one and the same eye are not independent. */
   readonly by?: string;
-  /** How far this eye is trusted, where that is known better than for eyes in general. */
-  readonly eye?: EyeTrust;
+  /** What the look says, where this eye is known better than eyes in general: see {@link weighLook}. */
+  readonly weighs?: number;
 }
 
 export type DatedEvidence = Evidence & Origin;

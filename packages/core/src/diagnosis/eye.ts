@@ -16,6 +16,18 @@ export const EYE: Readonly<Record<Visibility, EyeTrust>> = {
   hard: { sensitivity: 0.75, specificity: 0.8 },
 };
 
+/** A look is told in steps of so many nats, so that nobody can work out from it whose eye is how good. */
+const WEIGHT_STEP = 0.5;
+
+/**
+ * What a look by an eye of this trust says: the log of its likelihood ratio, there over not there, in coarse steps. Two numbers go
+ * in and one comes out: what leaves the server tells what was seen, not who sees how well.
+ */
+export function weighLook(answer: 'yes' | 'no', { sensitivity, specificity }: EyeTrust): number {
+  const ratio = answer === 'yes' ? sensitivity / (1 - specificity) : (1 - sensitivity) / specificity;
+  return WEIGHT_STEP * Math.round(Math.log(ratio) / WEIGHT_STEP);
+}
+
 /** What an eye said about something that was measured as well. */
 export interface Agreement {
   readonly visibility: Visibility;

@@ -16,7 +16,6 @@ import type { Schools } from '../shared/schools';
 import { EvidenceError } from './evidence';
 import type { DatedEvidence, Evidence, Overrule } from './evidence';
 import { visibilityOf } from './eye';
-import type { EyeTrust } from './eye';
 import { faded, stillHolds } from './fading';
 import type { WorkDone } from './fading';
 import type { Likelihood } from './network';
@@ -123,16 +122,16 @@ export const isYouth = (situation: Situation): boolean =>
   situation.athlete.level === 'youth' ||
   situation.athlete.level === 'beginner';
 
-/** What a look says; `trust` where this very eye is known better than eyes in general. */
+/** What a look says; `weighs` where this very eye is known better than eyes in general. */
 export function eyeLikelihood(
   finding: FindingId,
   answer: 'yes' | 'no',
   { schools, numbers }: Pick<Situation, 'schools' | 'numbers'>,
-  trust?: EyeTrust,
+  weighs?: number,
 ): Likelihood {
-  const eye = trust ?? eyeWith(numbers, visibilityOf(findingById(finding)));
-  const likelihood: Likelihood =
-    answer === 'yes' ? [1 - eye.specificity, eye.sensitivity] : [eye.specificity, 1 - eye.sensitivity];
+  const eye = eyeWith(numbers, visibilityOf(findingById(finding)));
+  const usual: Likelihood = answer === 'yes' ? [1 - eye.specificity, eye.sensitivity] : [eye.specificity, 1 - eye.sensitivity];
+  const likelihood: Likelihood = weighs === undefined ? usual : [Math.exp(-Math.max(0, weighs)), Math.exp(Math.min(0, weighs))];
   // A heel that rolls up early is what the inside-edge school teaches; seeing it says little.
   return finding === 'early-peel' && schools.backFoot === 'inside-edge' ? soften(likelihood, 0.5) : likelihood;
 }
@@ -311,7 +310,7 @@ function sayings(evidence: readonly DatedEvidence[], situation: Situation): Cont
       case 'eye': {
         requireInPlay(item.finding, index);
         if (item.answer === 'unsure') return { on: [], about: [] };
-        const full = eyeLikelihood(item.finding, item.answer, situation, item.eye);
+        const full = eyeLikelihood(item.finding, item.answer, situation, item.weighs);
         const isNewest = newest.has(index);
         return {
           on: [{ finding: item.finding, likelihood: isNewest ? full : soften(full, OLDER_LOOK) }],

@@ -62,13 +62,15 @@ function numbersBehind(item: DatedEvidence, newest: boolean, situation: Situatio
   switch (item.kind) {
     case 'eye': {
       const visibility = visibilityOf(findingById(item.finding));
-      const trust = item.eye ?? eyeWith(numbers, visibility);
-      const own = (part: 'sensitivity' | 'specificity') =>
-        item.eye !== undefined || numbers?.model?.[eyeKey(visibility, part)] !== undefined;
+      const older = newest ? [] : [house('Weight of an older look by the same eye', OLDER_LOOK)];
+      if (item.weighs !== undefined)
+        return [house('This eye’s look, as it has earned it: log of the likelihood ratio', item.weighs, '', true), ...older];
+      const trust = eyeWith(numbers, visibility);
+      const own = (part: 'sensitivity' | 'specificity') => numbers?.model?.[eyeKey(visibility, part)] !== undefined;
       return [
         house('An eye says yes when it is there', 100 * trust.sensitivity, PERCENT, own('sensitivity')),
         house('An eye says no when it is not', 100 * trust.specificity, PERCENT, own('specificity')),
-        ...(newest ? [] : [house('Weight of an older look by the same eye', OLDER_LOOK)]),
+        ...older,
       ];
     }
     case 'screen': {

@@ -5,7 +5,7 @@ import { changesSince } from './changes';
 import { diagnose } from './diagnose';
 import { EvidenceError } from './evidence';
 import type { DatedEvidence } from './evidence';
-import { EYE, EYE_PRIOR_LOOKS, eyeFrom } from './eye';
+import { EYE, EYE_PRIOR_LOOKS, eyeFrom, weighLook } from './eye';
 import { faded, HALF_LIFE_DAYS, HALF_LIFE_REPS, stillHolds } from './fading';
 import { beliefHistory } from './history';
 import type { DiagnosisRequest } from './request';
@@ -80,9 +80,18 @@ describe('two eyes', () => {
 
   it('are trusted as they have earned it', () => {
     const trust = (sensitivity: number, specificity: number) =>
-      judge([eye('stall', 'yes', { eye: { sensitivity, specificity } })]).posterior.stall!;
+      judge([eye('stall', 'yes', { weighs: weighLook('yes', { sensitivity, specificity }) })]).posterior.stall!;
     expect(trust(0.95, 0.97)).toBeGreaterThan(trust(0.85, 0.88));
     expect(trust(0.6, 0.55)).toBeLessThan(trust(0.75, 0.8));
+  });
+
+  it('tell what they saw in steps that do not tell how well they see', () => {
+    const said = (sensitivity: number, specificity: number) =>
+      (['yes', 'no'] as const).map((answer) => weighLook(answer, { sensitivity, specificity }));
+    // Eyes far apart say the same two numbers.
+    expect(said(0.8, 0.9)).toEqual(said(0.84, 0.88));
+    expect(said(0.8, 0.9)[0]! % 0.5).toBe(0);
+    expect(weighLook('no', EYE.clear)).toBeLessThan(0);
   });
 
   it('start as the usual eye and move with what was measured', () => {

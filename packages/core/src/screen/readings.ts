@@ -3,6 +3,7 @@ import type { AthleteProfile } from '../shared/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { round } from '../shared/maths';
+import { readingRange } from './ranges';
 import { bandFor, bodyTestById, gradeOf, isAsymmetric } from './tests';
 import type { Bands, BodyTest, Grade, TestId } from './tests';
 
@@ -104,24 +105,12 @@ export function peakPower(heightIn: number, massKg: number): { readonly watts: n
   return { watts: Math.round(watts), perKg: round(watts / massKg, 1) };
 }
 
-/** Values beyond which a reading of a test is a slip. */
-const POSSIBLE: Record<BodyTest['unit'], readonly [low: number, high: number]> = {
-  deg: [-10, 170],
-  cm: [0, 30],
-  s: [0, 300],
-  '%BW': [0, 60],
-  score: [0, 3],
-  in: [0, 60],
-  '%height': [0, 220],
-  xBW: [0, 4],
-};
-
 /** Why a reading cannot be right, or null. */
 export function readingFault(test: TestId, side: TestSide, value: number, athlete: AthleteProfile, on: IsoDate): string | null {
   const body = bodyTestById(test);
   if (!body.sides.includes(side)) return `${body.name} is done on ${body.sides.join(' or ')}, not on “${side}”`;
   if (body.adultsOnly && ageOn(athlete.birthDate, on) < 18) return `${body.name} is for adults only`;
-  const [low, high] = POSSIBLE[body.unit];
+  const { low, high } = readingRange(test, athlete, on);
   if (value < low || value > high) return `${value} ${body.unit} cannot be a reading: it lies between ${low} and ${high}`;
   if (body.unit === 'score' && !Number.isInteger(value)) return 'a score is 0, 1, 2 or 3';
   return null;

@@ -13,6 +13,7 @@ interface VerdictRow {
   from_rung: Rung;
   to_rung: Rung;
   reason: string;
+  at: Date;
   was_verdict: string | null;
   was_to: Rung | null;
 }
@@ -114,7 +115,8 @@ async function keepVerdicts(
       known.verdict !== now.verdict ||
       known.to_rung !== now.to_rung ||
       known.from_rung !== now.from_rung ||
-      known.reason !== now.reason
+      known.reason !== now.reason ||
+      known.at.getTime() !== now.at.getTime()
     )
       await ctx.tenant
         .from('verdicts')

@@ -21,6 +21,7 @@ import { loadOf, workloadOf } from '../load';
 import type { Load } from '../load';
 import { replan } from '../plans';
 import { spanOf } from '../time';
+import { followFrom } from './follow';
 import { knownOf, receive } from './receive';
 import { reclimb } from './reclimb';
 import { rejudge } from './rejudge';
@@ -301,10 +302,7 @@ export async function removeFromLoad(
         author_id: ctx.user.id,
         at: ctx.now,
       });
-      await rejudge(inside, athleteId, athlete, row.on_date);
-      await reclimb(inside, athleteId, row.on_date);
-      await renewGlance(inside, athleteId);
-      await replan(inside, athleteId);
+      await followFrom(inside, athleteId, athlete, row.on_date);
       return;
     }
     throw notFound('entry in the load');
