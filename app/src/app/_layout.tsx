@@ -39,7 +39,7 @@ function Gate() {
     };
   }, [user, dispatch]);
   if (isLoading) return <Loading />;
-  if (me) return <Shell role={me.role} />;
+  if (me) return <Shell me={me} />;
   if ((error as { status?: number } | undefined)?.status === 401) return <SignIn />;
   const problem = problemOf(error);
   return (

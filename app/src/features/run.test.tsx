@@ -70,7 +70,7 @@ describe('a run without a connection', () => {
     fireEvent.press(await screen.findByTestId('rep-good'));
     fireEvent.press(screen.getByTestId('rep-close'));
     expect(entries()).toMatchObject([
-      { type: 'rep', drill: item.drill, rung: item.rung, focus: 'f', judged: 'good', isThrow: true, effort: item.effort[0] },
+      { type: 'rep', drill: item.drill, rung: item.rung, focus: 'f', judged: 'good', effort: item.effort[0] },
       { type: 'rep', judged: 'close' },
     ]);
     expect(screen.getByText(`2/${item.sets * item.reps}`)).toBeTruthy();
@@ -102,7 +102,7 @@ describe('a run without a connection', () => {
     fireEvent.press(screen.getByTestId('open-speed'));
     for (const key of ['6', '4', '.', '5']) fireEvent.press(screen.getByTestId(`key-${key}`));
     fireEvent.press(screen.getByTestId('keep-speed'));
-    expect(entries().at(-1)).toMatchObject({ type: 'reading', speed: 64.5, unit: 'mph', setting: 'drill' });
+    expect(entries().at(-1)).toMatchObject({ type: 'reading', speed: 64.5, unit: 'mph', setting: 'drill', rep: null });
   });
 
   it('closes throwing at once after elbow pain, and leaves dry work open', async () => {
@@ -119,7 +119,7 @@ describe('a run without a connection', () => {
     expect(entries()).toHaveLength(before);
     fireEvent.press(screen.getByText('1 '));
     fireEvent.press(screen.getByTestId('rep-good'));
-    expect(entries().at(-1)).toMatchObject({ type: 'rep', isThrow: false });
+    expect(entries().at(-1)).toMatchObject({ type: 'rep', effort: 0 });
   });
 
   it('asks again at the end, and says that the verdict waits for the connection', async () => {

@@ -240,20 +240,38 @@ describe('Athlete', () => {
 });
 
 describe('Look and What is it?', () => {
-  it('sends one tap as one observation, and takes it back with the same tap', async () => {
+  it('adds a look with a tap, takes one’s own of today back with the same tap, and puts another answer in its place', async () => {
     const sent = await show(<LookScreen id="a" />, {
       athlete: overview,
       diagnosis: judged([{ kind: 'eye', finding: 'unstable-base', answer: 'yes' }]),
     });
     fireEvent.press(await screen.findByTestId('unstable-base-no'));
-    await waitFor(() =>
-      expect(sent.at(-1)).toMatchObject({
-        method: 'PUT',
-        body: { on: today, evidence: { kind: 'eye', finding: 'unstable-base', answer: 'no' } },
-      }),
-    );
+    await waitFor(() => expect(sent.map((s) => s.method)).toEqual(['PUT', 'DELETE']));
+    expect(sent[0]).toMatchObject({ body: { on: today, evidence: { kind: 'eye', finding: 'unstable-base', answer: 'no' } } });
+    expect(sent[1]!.url).toBe('/api/athletes/a/observations/o0');
     fireEvent.press(screen.getByTestId('unstable-base-yes'));
-    await waitFor(() => expect(sent.at(-1)).toMatchObject({ method: 'DELETE', url: '/api/athletes/a/observations/o0' }));
+    await waitFor(() => expect(sent.map((s) => s.method)).toEqual(['PUT', 'DELETE', 'DELETE']));
+  });
+
+  it('never eats another’s look, nor one of another day: agreeing stands beside it', async () => {
+    const seen = judged([
+      { kind: 'eye', finding: 'unstable-base', answer: 'yes' },
+      { kind: 'eye', finding: 'balance-loss', answer: 'yes' },
+    ]);
+    const [others, older] = seen.evidence;
+    const sent = await show(<LookScreen id="a" />, {
+      athlete: overview,
+      diagnosis: {
+        ...seen,
+        evidence: [
+          { ...others!, own: false },
+          { ...older!, on: '2026-05-01' },
+        ],
+      },
+    });
+    fireEvent.press(await screen.findByTestId('unstable-base-yes'));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({ method: 'PUT', body: { evidence: { finding: 'unstable-base', answer: 'yes' } } });
   });
 
   it('names the root as a sentence, what should ease and what to check next', async () => {

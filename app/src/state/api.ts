@@ -1,7 +1,7 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
   AthleteOverview,
-  AthleteRecord,
+  AthleteChange,
   AthleteWork,
   DiagnosisRecord,
   FocusChange,
@@ -25,6 +25,7 @@ import type {
   TodayList,
 } from '@wrightonic/contract';
 import type { Clearance } from '@wrightonic/core';
+import { measureClock } from './clock';
 
 export interface ForAthlete {
   readonly athlete: string;
@@ -48,9 +49,25 @@ async function keepJudgement({ athlete }: ForAthlete, { dispatch, queryFulfilled
   dispatch(api.util.upsertQueryData('diagnosis', athlete, data) as never);
 }
 
+const plainQuery = fetchBaseQuery({ baseUrl: '/api' });
+
+/** Every answer tells how far this device's clock is off. */
+const measuredQuery: typeof plainQuery = async (args, context, extra) => {
+  const sentAt = Date.now();
+  const answer = await plainQuery(args, context, extra);
+  measureClock(answer.meta?.response?.headers.get('Date'), sentAt, Date.now());
+  return answer;
+};
+
+/** Work that waited on the device names whose it is: under another's sign-in it goes on waiting. */
+export interface Acting {
+  readonly as?: string;
+}
+export const actingAs = ({ as }: Acting): Record<string, string> => (as === undefined ? {} : { 'X-Acting-User': as });
+
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  baseQuery: measuredQuery,
   tagTypes: [
     'Me',
     'Athlete',
@@ -84,7 +101,7 @@ export const api = createApi({
     }),
     athlete: build.query<AthleteOverview, string>({ query: athletePath, providesTags: ['Athlete'] }),
     work: build.query<AthleteWork, string>({ query: (id) => `${athletePath(id)}/work`, providesTags: ['Athlete'] }),
-    putAthlete: build.mutation<AthleteOverview, { id: string; body: AthleteRecord }>({
+    putAthlete: build.mutation<AthleteOverview, { id: string; body: AthleteChange }>({
       query: ({ id, body }) => ({ url: athletePath(id), method: 'PUT', body }),
       invalidatesTags: ['Athlete', 'Roster', 'Today'],
     }),
@@ -140,18 +157,28 @@ export const api = createApi({
       query: ({ athlete, id }) => `${athletePath(athlete)}/sessions/${id}`,
       providesTags: ['Session'],
     }),
-    putSession: build.mutation<SessionRecord, Put<NewSession>>({
-      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/sessions/${id}`, method: 'PUT', body }),
+    putSession: build.mutation<SessionRecord, Put<NewSession> & Acting>({
+      query: ({ athlete, id, body, ...who }) => ({
+        url: `${athletePath(athlete)}/sessions/${id}`,
+        method: 'PUT',
+        body,
+        headers: actingAs(who),
+      }),
     }),
-    log: build.mutation<LogAnswer, ForAthlete & { id: string; entries: readonly LogEntry[] }>({
-      query: ({ athlete, id, entries }) => ({
+    log: build.mutation<LogAnswer, ForAthlete & Acting & { id: string; entries: readonly LogEntry[] }>({
+      query: ({ athlete, id, entries, ...who }) => ({
         url: `${athletePath(athlete)}/sessions/${id}/log`,
         method: 'POST',
         body: { entries },
+        headers: actingAs(who),
       }),
     }),
-    finish: build.mutation<SessionRecord, ForAthlete & { id: string }>({
-      query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/sessions/${id}/finish`, method: 'POST' }),
+    finish: build.mutation<SessionRecord, ForAthlete & Acting & { id: string }>({
+      query: ({ athlete, id, ...who }) => ({
+        url: `${athletePath(athlete)}/sessions/${id}/finish`,
+        method: 'POST',
+        headers: actingAs(who),
+      }),
       invalidatesTags: ['Athlete', 'Roster', 'Today', 'Plan', 'Progress', 'Session'],
     }),
     putOuting: build.mutation<AthleteOverview, Put<NewOuting>>({

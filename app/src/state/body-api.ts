@@ -1,6 +1,6 @@
 import type { BodyPicture, DeviceChannel, NewBodyCheck, NewBodyNote, NewBodyReading } from '@wrightonic/contract';
-import { api, athletePath } from './api';
-import type { ForAthlete, Put } from './api';
+import { actingAs, api, athletePath } from './api';
+import type { Acting, ForAthlete, Put } from './api';
 
 const bodyPath = (athlete: string, kind: string, id: string) => `${athletePath(athlete)}/${kind}/${id}`;
 
@@ -8,20 +8,43 @@ const bodyPath = (athlete: string, kind: string, id: string) => `${athletePath(a
 export const bodyApi = api.injectEndpoints({
   endpoints: (build) => ({
     body: build.query<BodyPicture, string>({ query: (id) => `${athletePath(id)}/body`, providesTags: ['Body'] }),
-    putBodyCheck: build.mutation<BodyPicture, Put<NewBodyCheck>>({
-      query: ({ athlete, id, body }) => ({ url: bodyPath(athlete, 'body-checks', id), method: 'PUT', body }),
+    putBodyCheck: build.mutation<BodyPicture, Put<NewBodyCheck> & Acting>({
+      query: ({ athlete, id, body, ...who }) => ({
+        url: bodyPath(athlete, 'body-checks', id),
+        method: 'PUT',
+        body,
+        headers: actingAs(who),
+      }),
     }),
-    putBodyReading: build.mutation<BodyPicture, Put<NewBodyReading>>({
-      query: ({ athlete, id, body }) => ({ url: bodyPath(athlete, 'body-readings', id), method: 'PUT', body }),
+    putBodyReading: build.mutation<BodyPicture, Put<NewBodyReading> & Acting>({
+      query: ({ athlete, id, body, ...who }) => ({
+        url: bodyPath(athlete, 'body-readings', id),
+        method: 'PUT',
+        body,
+        headers: actingAs(who),
+      }),
     }),
-    dropBodyReading: build.mutation<BodyPicture, ForAthlete & { id: string }>({
-      query: ({ athlete, id }) => ({ url: bodyPath(athlete, 'body-readings', id), method: 'DELETE' }),
+    dropBodyReading: build.mutation<BodyPicture, ForAthlete & Acting & { id: string }>({
+      query: ({ athlete, id, ...who }) => ({
+        url: bodyPath(athlete, 'body-readings', id),
+        method: 'DELETE',
+        headers: actingAs(who),
+      }),
     }),
-    putBodyNote: build.mutation<BodyPicture, Put<NewBodyNote>>({
-      query: ({ athlete, id, body }) => ({ url: bodyPath(athlete, 'body-notes', id), method: 'PUT', body }),
+    putBodyNote: build.mutation<BodyPicture, Put<NewBodyNote> & Acting>({
+      query: ({ athlete, id, body, ...who }) => ({
+        url: bodyPath(athlete, 'body-notes', id),
+        method: 'PUT',
+        body,
+        headers: actingAs(who),
+      }),
     }),
-    finishBodyCheck: build.mutation<BodyPicture, ForAthlete & { id: string }>({
-      query: ({ athlete, id }) => ({ url: `${bodyPath(athlete, 'body-checks', id)}/finish`, method: 'POST' }),
+    finishBodyCheck: build.mutation<BodyPicture, ForAthlete & Acting & { id: string }>({
+      query: ({ athlete, id, ...who }) => ({
+        url: `${bodyPath(athlete, 'body-checks', id)}/finish`,
+        method: 'POST',
+        headers: actingAs(who),
+      }),
       invalidatesTags: ['Athlete', 'Roster', 'Today', 'Diagnosis'],
     }),
     openChannel: build.mutation<DeviceChannel, string>({ query: (id) => ({ url: `/channels/${id}`, method: 'PUT' }) }),

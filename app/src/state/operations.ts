@@ -31,9 +31,14 @@ export interface OperationsState {
   readonly connected: boolean;
   /** The stored operations have been read from the browser's database. */
   readonly loaded: boolean;
+  /** This device could not keep something that was tapped: it is lost if the page closes before it is sent. */
+  readonly notKept: boolean;
 }
 
-const initialState: OperationsState = { list: [], connected: true, loaded: false };
+/** Settled operations that stay in memory. */
+const SETTLED_KEPT = 2000;
+
+const initialState: OperationsState = { list: [], connected: true, loaded: false, notKept: false };
 
 const operations = createSlice({
   name: 'operations',
@@ -52,10 +57,20 @@ const operations = createSlice({
         const found = state.list.find((o) => o.seq === seq);
         if (found) Object.assign(found, { status, reason });
       }
+      // What is settled is kept for the screen only, and not without end.
+      const over = state.list.filter((o) => o.status !== 'waiting').length - SETTLED_KEPT;
+      if (over > 0) {
+        let dropped = 0;
+        state.list = state.list.filter((o) => o.status === 'waiting' || dropped++ >= over) as never;
+      }
     },
     forgotten(state, action: PayloadAction<readonly number[]>) {
       const gone = new Set(action.payload);
       state.list = state.list.filter((o) => !gone.has(o.seq)) as never;
+    },
+    /** Whether the device's own store took the last thing that was to be kept. */
+    keeping(state, action: PayloadAction<boolean>) {
+      state.notKept = !action.payload;
     },
     connection(state, action: PayloadAction<boolean>) {
       state.connected = action.payload;
@@ -63,5 +78,5 @@ const operations = createSlice({
   },
 });
 
-export const { loaded, added, settled, forgotten, connection } = operations.actions;
+export const { loaded, added, settled, forgotten, keeping, connection } = operations.actions;
 export const operationsReducer = operations.reducer;

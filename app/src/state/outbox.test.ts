@@ -1,5 +1,6 @@
 /** @jest-environment node */
 import type { LogEntry } from '@wrightonic/contract';
+import { loaded, settled } from './operations';
 import { loadOperations, record, send, stopRetrying } from './outbox';
 import { storage } from './storage';
 import { api } from './api';
@@ -23,7 +24,6 @@ const entry = (id: string): LogEntry => ({
   focus: null,
   judged: 'good',
   effort: 60,
-  isThrow: true,
 });
 const session = { assignment: null, on: '2026-05-04', painBefore: [] };
 
@@ -139,5 +139,60 @@ describe('the outbox', () => {
     store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
     await settle();
     expect(statuses(store)).toEqual(['waiting']);
+  });
+
+  it('names whose work it is, and lets it wait while somebody else is signed in', async () => {
+    const store = openStore();
+    const headers: (string | null)[] = [];
+    global.fetch = jest.fn((input: PageRequest) => {
+      headers.push(new Headers((input as unknown as { init: { headers?: HeadersInit } }).init.headers).get('X-Acting-User'));
+      const body = { title: 'Somebody else is signed in', detail: 'waits', errors: [] };
+      return Promise.resolve(
+        new Response(JSON.stringify(body), { status: 401, headers: { 'Content-Type': 'application/json' } }),
+      );
+    }) as never;
+    store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
+    await settle();
+    expect(headers[0]).toBe('u');
+    expect(statuses(store)).toEqual(['waiting']);
+    // Another user of this page sends nothing of it.
+    const calls = serverThat(fine);
+    await store.dispatch(send('other'));
+    expect(calls).toEqual([]);
+    expect(statuses(store)).toEqual(['waiting']);
+  });
+
+  it('says at once when the device does not keep what was tapped, and when it does again', async () => {
+    const store = openStore();
+    serverThat(() => 'away');
+    (storage.put as jest.Mock).mockRejectedValueOnce(new Error('QuotaExceededError'));
+    store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
+    await settle();
+    expect(store.getState().operations.notKept).toBe(true);
+    store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('2') }));
+    await settle();
+    expect(store.getState().operations.notKept).toBe(false);
+    expect(statuses(store)).toEqual(['waiting', 'waiting']);
+  });
+
+  it('keeps memory bounded: what is settled goes, what waits never', () => {
+    const store = openStore();
+    const operation = (seq: number, status: 'sent' | 'waiting') =>
+      ({ seq, user: 'u', athlete: 'a', session: 's', work: { kind: 'finish' }, status, reason: null }) as const;
+    store.dispatch(loaded(Array.from({ length: 5000 }, (_, n) => operation(n, n % 2 ? 'sent' : 'waiting'))));
+    store.dispatch(settled([{ seq: 0, status: 'sent', reason: null }]));
+    const left = store.getState().operations.list;
+    expect(left.filter((o) => o.status === 'waiting')).toHaveLength(2499);
+    expect(left.filter((o) => o.status === 'sent').length).toBeLessThanOrEqual(2000);
+    expect(left.at(-1)!.seq).toBe(4999);
+  });
+
+  it('does not read again what was settled days ago', async () => {
+    const store = openStore();
+    const old = { seq: 1, user: 'u', athlete: 'a', session: 's', work: { kind: 'finish' }, status: 'sent', reason: null };
+    (storage.all as jest.Mock).mockResolvedValueOnce([old, { ...old, seq: 2, status: 'waiting' }]);
+    await store.dispatch(loadOperations());
+    expect(store.getState().operations.list.map((o) => o.seq)).toEqual([2]);
+    expect(storage.remove).toHaveBeenCalledWith([1]);
   });
 });

@@ -2,7 +2,7 @@ import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
 import type { BodyPicture, LogAnswer, SessionRecord } from '@wrightonic/contract';
 import { api, problemOf } from './api';
 import { bodyApi } from './body-api';
-import { added, connection, forgotten, loaded, settled } from './operations';
+import { added, connection, forgotten, keeping, loaded, settled } from './operations';
 import type { Operation, Work } from './operations';
 import { storage } from './storage';
 import type { RootState } from './store';
@@ -12,10 +12,28 @@ type Thunk<T = void> = ThunkAction<T, RootState, unknown, UnknownAction>;
 const BATCH = 200;
 const RETRY_MS = 3000;
 
-/** Reads what an earlier page left behind. */
+/** What was settled longer ago than this is not read again. */
+const OLD_MS = 36 * 3600 * 1000;
+
+/** Reads what an earlier page left behind: all that waits, and what was settled lately. */
 export const loadOperations = (): Thunk<Promise<void>> => async (dispatch) => {
-  dispatch(loaded(await storage.all()));
+  const kept = await storage.all();
+  const old = (o: Operation) => o.status !== 'waiting' && o.seq < (Date.now() - OLD_MS) * 1000;
+  dispatch(loaded(kept.filter((o) => !old(o))));
+  await storage.remove(kept.filter(old).map((o) => o.seq));
 };
+
+/** Keeps something on the device, and says at once when the device does not take it. */
+const keep =
+  (operation: Operation): Thunk<Promise<void>> =>
+  async (dispatch, getState) => {
+    try {
+      await storage.put(operation);
+      if (getState().operations.notKept) dispatch(keeping(true));
+    } catch {
+      dispatch(keeping(false));
+    }
+  };
 
 let lastSeq = 0;
 /** Rises with every call, also across pages: the clock, moved on when two fall into one instant. */
@@ -30,7 +48,7 @@ export const record =
   (dispatch) => {
     const operation: Operation = { seq: nextSeq(), user, athlete, session, work, status: 'waiting', reason: null };
     dispatch(added(operation));
-    void storage.put(operation);
+    void dispatch(keep(operation));
     void dispatch(send(user));
   };
 
@@ -85,7 +103,7 @@ export const send =
         dispatch(connection(true));
         dispatch(settled(result));
         const list = getState().operations.list;
-        await Promise.all(result.map(({ seq }) => storage.put(list.find((o) => o.seq === seq)!)));
+        await Promise.all(result.flatMap(({ seq }) => list.filter((o) => o.seq === seq).map((o) => dispatch(keep(o)))));
       }
     } finally {
       sending = false;
@@ -94,12 +112,12 @@ export const send =
 
 async function deliver(batch: readonly Operation[], dispatch: (action: never) => unknown): Promise<Settled[] | null> {
   const first = batch[0]!;
-  const { athlete, session: id, work } = first;
+  const { athlete, session: id, work, user: as } = first;
   const all = (status: Settled['status'], reason: string | null) => batch.map(({ seq }): Settled => ({ seq, status, reason }));
   try {
     if (work.kind === 'log') {
       const entries = batch.flatMap((o) => (o.work.kind === 'log' ? [o.work.entry] : []));
-      const answer = await run<LogAnswer>(dispatch, api.endpoints.log.initiate({ athlete, id, entries }));
+      const answer = await run<LogAnswer>(dispatch, api.endpoints.log.initiate({ athlete, id, entries, as }));
       dispatch(api.util.upsertQueryData('session', { athlete, id }, answer.session) as never);
       return batch.map(({ seq }, i): Settled => ({
         seq,
@@ -111,12 +129,12 @@ async function deliver(batch: readonly Operation[], dispatch: (action: never) =>
       const answer = await run<SessionRecord>(
         dispatch,
         work.kind === 'start'
-          ? api.endpoints.putSession.initiate({ athlete, id, body: work.session })
-          : api.endpoints.finish.initiate({ athlete, id }),
+          ? api.endpoints.putSession.initiate({ athlete, id, body: work.session, as })
+          : api.endpoints.finish.initiate({ athlete, id, as }),
       );
       dispatch(api.util.upsertQueryData('session', { athlete, id }, answer) as never);
     } else {
-      const answer = await run<BodyPicture>(dispatch, bodyCall(work, athlete, id));
+      const answer = await run<BodyPicture>(dispatch, bodyCall(work, athlete, id, as));
       dispatch(bodyApi.util.upsertQueryData('body', athlete, answer) as never);
     }
     return all('sent', null);
@@ -129,19 +147,19 @@ async function deliver(batch: readonly Operation[], dispatch: (action: never) =>
 
 type BodyWork = Exclude<Work, { kind: 'log' | 'start' | 'finish' }>;
 
-function bodyCall(work: BodyWork, athlete: string, check: string): unknown {
+function bodyCall(work: BodyWork, athlete: string, check: string, as: string): unknown {
   const { endpoints } = bodyApi;
   switch (work.kind) {
     case 'check':
-      return endpoints.putBodyCheck.initiate({ athlete, id: check, body: work.body });
+      return endpoints.putBodyCheck.initiate({ athlete, id: check, body: work.body, as });
     case 'reading':
-      return endpoints.putBodyReading.initiate({ athlete, id: work.id, body: work.body });
+      return endpoints.putBodyReading.initiate({ athlete, id: work.id, body: work.body, as });
     case 'drop-reading':
-      return endpoints.dropBodyReading.initiate({ athlete, id: work.id });
+      return endpoints.dropBodyReading.initiate({ athlete, id: work.id, as });
     case 'note':
-      return endpoints.putBodyNote.initiate({ athlete, id: work.id, body: work.body });
+      return endpoints.putBodyNote.initiate({ athlete, id: work.id, body: work.body, as });
     case 'end-check':
-      return endpoints.finishBodyCheck.initiate({ athlete, id: check });
+      return endpoints.finishBodyCheck.initiate({ athlete, id: check, as });
   }
 }
 

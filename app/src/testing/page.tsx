@@ -83,7 +83,8 @@ export function openPage(element: React.ReactElement, answers: Readonly<Record<s
     const body = known[url] !== undefined ? known[url] : otherwise;
     if (body === undefined) return Promise.reject(new TypeError('no connection'));
     const text = () => Promise.resolve(JSON.stringify(body));
-    return Promise.resolve({ ok: true, status: 200, headers: { get: () => 'application/json' }, text, clone: () => ({ text }) });
+    const headers = { get: (name: string) => (name === 'Date' ? null : 'application/json') };
+    return Promise.resolve({ ok: true, status: 200, headers, text, clone: () => ({ text, headers }) });
   }) as never;
   const store = configureStore({
     reducer: { operations: operationsReducer, shell: shellReducer, [api.reducerPath]: api.reducer },

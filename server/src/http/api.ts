@@ -88,6 +88,17 @@ export async function contextFor(db: Knex, user: User, now: Date, token = ''): P
 
 const signInRequired = () => new ProblemError(401, 'Sign in first', 'You are not signed in, or the sign-in has expired.');
 
+/** Work that waited on a device names whose it is: under another's sign-in it is not taken, and goes on waiting. */
+function requireActing(req: Request, user: User): void {
+  const acting = req.headers['x-acting-user'];
+  if (acting !== undefined && acting !== user.id)
+    throw new ProblemError(
+      401,
+      'Somebody else is signed in',
+      `This was done under another name than ${user.name}’s. It waits on the device until that person signs in again.`,
+    );
+}
+
 function pathId(req: Request, name: 'athlete' | 'id'): string {
   const value = req.params[name];
   if (value === undefined) return '';
@@ -217,6 +228,7 @@ export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
       const token = cookieOf(req, COOKIE);
       const user = await userOf(db, token, clock());
       if (!user || token === undefined) throw signInRequired();
+      requireActing(req, user);
       const athlete = pathId(req, 'athlete');
       const base = await contextFor(db, user, clock(), token);
       const reach = await permit(base.tenant, route, user, athlete, base.today);

@@ -58,7 +58,7 @@ export async function correctDiscipline(
   if (!agreed)
     throw conflict(
       'The discipline would change',
-      `${what.join(', ')} belong to the ${was} delivery and would be set aside: kept, and counted no more. Send it again with setForeignAside to agree.`,
+      `${what.join(', ')} belong to the ${was} delivery and would be set aside: kept, and counted no more. Agree to that (setForeignAside) to correct the discipline.`,
     );
   const reason = `Set aside on ${ctx.today}: the discipline was corrected from ${was} to ${now}.`;
   const ids = (rows: readonly { readonly id: string }[]) => rows.map((row) => row.id);

@@ -1,4 +1,4 @@
-import { may } from '@wrightonic/contract';
+import { may, mayAtAge } from '@wrightonic/contract';
 import type { AthleteOverview, RightName, Role } from '@wrightonic/contract';
 import {
   bodyTestById,
@@ -100,7 +100,7 @@ function ArmPart({ data, role }: { readonly data: AthleteOverview; readonly role
       {form === null ? (
         <Row>
           <Action kind="quiet" label="Add a game or outside throws" onPress={() => setForm('outing')} />
-          {today.locked?.until === 'clearance' && may(role, 'recordClearance') ? (
+          {today.locked?.until === 'clearance' && mayAtAge(role, 'recordClearance', data.age) ? (
             <Action kind="quiet" label="Record a clearance" onPress={() => setForm('clearance')} testID="record-clearance" />
           ) : null}
         </Row>
@@ -291,7 +291,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
       </View>
       <Glance data={data} unit={me.academy.speedUnit} />
       {data.workload.today.locked ? <Caution testID="locked">{data.workload.today.locked.reason}</Caution> : null}
-      <ClearanceLine clearance={data.clearance} />
+      <ClearanceLine clearance={data.clearance} today={data.workload.today} />
       {data.archived ? <Caution>Put away: not on the roster. Bring the athlete back under “The record”.</Caution> : null}
       {data.intakeNext !== null && may(me.role, 'changeAthlete') ? (
         <LinkRow label="Go on with the intake" onPress={() => router.push(`/athletes/${id}/intake`)} testID="go-on-intake">

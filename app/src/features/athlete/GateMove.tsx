@@ -9,6 +9,8 @@ import { weekDay } from '../../ui/words';
 
 const VERDICTS: Record<RungMove['verdict'], string> = { advance: 'Moved up', hold: 'Stays', regress: 'Went back' };
 
+const BEFORE: Record<RungMove['verdict'], string> = { advance: 'moved up', hold: 'stayed', regress: 'went back' };
+
 /** The newest verdict with its reason; a move may be taken back by the coach. */
 export function GateMove({
   move,
@@ -30,6 +32,11 @@ export function GateMove({
         >{`${VERDICTS[move.verdict]}${isMove ? `: rung ${move.from} → ${move.to}` : ` on rung ${move.to}`}. `}</Text>
         {move.reason}
       </Text>
+      {move.revised ? (
+        <Text variant="bodySmall" style={{ color: palette.brass }} testID="verdict-revised">
+          {`Changed on ${weekDay(move.revised.on)} by entries that came in later: before, it ${BEFORE[move.revised.was]}${move.revised.was === 'hold' ? '' : `, to rung ${move.revised.to}`}.`}
+        </Text>
+      ) : null}
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {weekDay(move.on)}
       </Text>

@@ -1,6 +1,7 @@
 import { may, ROLE_NAMES } from '@wrightonic/contract';
 import type { RightName } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api } from '../../state/api';
@@ -28,9 +29,16 @@ export function DeskScreen() {
   const { data: me } = api.useMeQuery();
   const [signOut, { isLoading }] = api.useSignOutMutation();
   const operations = useAppSelector((s) => s.operations.list);
-  const waiting = operations.filter((o) => o.status === 'waiting').length;
-  const refused = operations.filter((o) => o.status === 'refused');
+  const mine = operations.filter((o) => o.user === me?.id);
+  const waiting = mine.filter((o) => o.status === 'waiting');
+  const athletes = new Set(waiting.map((o) => o.athlete)).size;
+  const refused = mine.filter((o) => o.status === 'refused');
+  const [sure, setSure] = useState(false);
   const leave = async () => {
+    if (waiting.length > 0 && !sure) {
+      setSure(true);
+      return;
+    }
     await signOut();
     window.location.assign('/');
   };
@@ -63,10 +71,16 @@ export function DeskScreen() {
               variant="bodySmall"
               style={{ color: palette.soft }}
             >{`Today is ${me.academy.today} in ${me.academy.timeZone}.`}</Text>
-            {waiting > 0 ? (
-              <Caution>{`${waiting} entries wait on this device for a connection. They stay here if you sign out and are sent when you sign in again.`}</Caution>
+            {waiting.length > 0 ? (
+              <Caution testID="unsent">{`${waiting.length === 1 ? 'One entry' : `${waiting.length} entries`} of ${athletes === 1 ? 'one athlete' : `${athletes} athletes`} ${waiting.length === 1 ? 'has' : 'have'} not been sent yet. They stay on this device under your name, nobody else sends them, and they go when you sign in here again.`}</Caution>
             ) : null}
-            <Action kind="quiet" label="Sign out" onPress={() => void leave()} busy={isLoading} testID="sign-out" />
+            <Action
+              kind="quiet"
+              label={sure && waiting.length > 0 ? 'Sign out, and send them later' : 'Sign out'}
+              onPress={() => void leave()}
+              busy={isLoading}
+              testID="sign-out"
+            />
           </Section>
           {refused.length > 0 ? (
             <Section title="Refused by the server" note={`${refused.length}`}>

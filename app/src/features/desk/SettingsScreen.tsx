@@ -169,6 +169,17 @@ function Form({ me }: { readonly me: Me }) {
               onChangeText={setLimit}
               inputMode="numeric"
             />
+            <TextInput
+              mode="outlined"
+              label="Ages are read on (month-day, may stay empty)"
+              value={draft.league.ageCutOff ?? ''}
+              placeholder="08-31"
+              onChangeText={(text) => {
+                const { ageCutOff: _, ...rest } = draft.league;
+                set({ league: text.trim() === '' ? rest : { ...rest, ageCutOff: text.trim() } });
+              }}
+              testID="league-cut-off"
+            />
             <LeagueAges ages={draft.leagueAges} onChange={(leagueAges) => set({ leagueAges })} />
           </Section>
           <Section title="Weighted balls" note="locked under 16 whatever is chosen">

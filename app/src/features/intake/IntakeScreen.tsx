@@ -106,10 +106,10 @@ function Steps({ id, intake, start }: { readonly id: string; readonly intake: In
   const reached = form.intake.next === null ? INTAKE_STEPS.length : INTAKE_STEPS.indexOf(form.intake.next);
   const done = (step: IntakeStep) => form.known && INTAKE_STEPS.indexOf(step) < reached;
   /** Each step that is left is kept; while the record is not whole, it stays on this device. */
-  const leaveFor = async (step: IntakeStep | null) => {
+  const leaveFor = async (step: IntakeStep | null, agreed = false) => {
     setTried(true);
     if (lacking === null) {
-      if (!(await intake.keep(step))) return;
+      if (!(await intake.keep(step, agreed))) return;
     } else if (step === null || !OWN_STEPS.includes(step)) return;
     setTried(false);
     if (step) setAt(step);
@@ -122,6 +122,15 @@ function Steps({ id, intake, start }: { readonly id: string; readonly intake: In
         <>
           {tried && lacking !== null ? <Caution>{`Still missing: ${lacking}.`}</Caution> : null}
           {intake.problem ? <Caution>{inFormWords(intake.problem)}</Caution> : null}
+          {intake.asksToSetAside ? (
+            <Action
+              kind="quiet"
+              label="Set them aside and go on"
+              onPress={() => void leaveFor(next, true)}
+              busy={intake.busy}
+              testID="set-aside"
+            />
+          ) : null}
           <Row style={{ flexWrap: 'nowrap' }}>
             {form.known && at !== 'season' ? (
               <View style={{ flex: 1 }}>

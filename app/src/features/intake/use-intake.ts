@@ -1,5 +1,6 @@
 import { INTAKE_STEPS } from '@wrightonic/contract';
 import type { IntakeStep, Problem } from '@wrightonic/contract';
+import { thoughtById } from '@wrightonic/core';
 import { useEffect, useState } from 'react';
 import { api, problemOf } from '../../state/api';
 import { peopleApi } from '../../state/people-api';
@@ -35,7 +36,9 @@ export interface Intake {
   /** Changes the form; it is kept on the device at once. */
   readonly change: (change: Partial<IntakeForm>) => void;
   /** Sends what there is to the server. @returns whether it has it */
-  readonly keep: (next: IntakeStep | null) => Promise<boolean>;
+  readonly keep: (next: IntakeStep | null, agreed?: boolean) => Promise<boolean>;
+  /** The discipline was corrected, and what belongs to the other one waits for a yes. */
+  readonly asksToSetAside: boolean;
 }
 
 /**
@@ -69,14 +72,16 @@ export function useIntake(id: string, known: boolean): Intake {
     setForm(next);
     void drafts.put({ id, user, at: new Date().toISOString(), form: next }).catch(() => undefined);
   };
-  const keep = async (next: IntakeStep | null): Promise<boolean> => {
+  const keep = async (next: IntakeStep | null, agreed = false): Promise<boolean> => {
     const record = form && recordFrom(form, unit);
     if (!form || !record) return false;
-    const stored = await putAthlete({ id, body: record });
+    const stored = await putAthlete({ id, body: agreed ? { ...record, setForeignAside: true } : record });
     if (!stored.data) return false;
     const { guardians, games } = form.intake;
     const intake = {
       ...form.intake,
+      // Thoughts of the other delivery go with it.
+      thoughts: form.intake.thoughts.filter((t) => thoughtById(t).disciplines.includes(record.discipline)),
       // A line that was opened and left empty is no guardian and no game.
       guardians: guardians.filter((g) => g.name.trim() || g.contact.trim()),
       games: games.filter((g) => g.date),
@@ -92,6 +97,7 @@ export function useIntake(id: string, known: boolean): Intake {
   return {
     form,
     problem: error ? problemOf(error) : null,
+    asksToSetAside: problemOf(puttingAthlete.error).title === 'The discipline would change',
     busy: puttingAthlete.isLoading || puttingIntake.isLoading,
     change,
     keep,

@@ -1,11 +1,12 @@
 import type { AthleteWork, Judgement, Me } from '@wrightonic/contract';
-import { drillById, drillPoses, RUNG_NAMES } from '@wrightonic/core';
+import { drillById, drillPoses, isLegWork, RUNG_NAMES } from '@wrightonic/core';
 import type { PlanItem } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
-import { memo, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { memo, useEffect, useState } from 'react';
+import { AppState, ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
+import { useToday } from '../../state/use-today';
 import { Action, Blank, Caution, Choice, Figure, Loading } from '../../ui/controls';
 import { Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
@@ -21,6 +22,7 @@ import { tallyOf, useRun } from './use-run';
 import { Verdicts } from './Verdicts';
 
 const EFFORT_STEP = 10;
+const RULES_EVERY_MS = 60_000;
 const GUN = 'gun 1';
 
 const DrillFigure = memo(function DrillFigure({ item, overview }: { readonly item: PlanItem; readonly overview: AthleteWork }) {
@@ -60,10 +62,12 @@ function Work({ overview, me, items, run }: WorkProps) {
   const inWords = useWordsFor(overview.age);
   const { state } = run;
   const isThrow = drill.throws !== 'none';
-  const blocked = isThrow && state.dryOnly !== null;
+  const closed = isThrow ? state.dryOnly : isLegWork(drill) ? state.legsClosed : null;
+  const blocked = closed !== null;
+  const ceiling = Math.min(item.effort[1], state.highestEffort);
   const tally = tallyOf(state.reps, item.drill);
   const wanted = item.sets * item.reps;
-  const current = effort[item.drill] ?? item.effort[0];
+  const current = Math.min(effort[item.drill] ?? item.effort[0], Math.max(ceiling, item.effort[0]));
   const last = [...state.reps].reverse().find((r) => r.drill === item.drill);
   const move = (to: number) => {
     setAt(to);
@@ -156,8 +160,8 @@ function Work({ overview, me, items, run }: WorkProps) {
           );
         })}
       </ScrollView>
-      {state.dryOnly ? <Caution testID="dry-only">{state.dryOnly}</Caution> : null}
-      <ClearanceLine clearance={overview.clearance} />
+      {(closed ?? state.dryOnly) ? <Caution testID="dry-only">{closed ?? state.dryOnly}</Caution> : null}
+      <ClearanceLine clearance={overview.clearance} today={(state.record?.workload ?? overview.workload).today} />
       <View style={{ gap: SPACE.xs }}>
         <Text
           variant="bodyMedium"
@@ -193,9 +197,11 @@ function Work({ overview, me, items, run }: WorkProps) {
           <Choice
             label="+"
             chosen={false}
-            onPress={() => setEffort({ ...effort, [item.drill]: Math.min(item.effort[1], current + EFFORT_STEP) })}
+            onPress={() => setEffort({ ...effort, [item.drill]: Math.min(ceiling, current + EFFORT_STEP) })}
           />
-          <Text variant="bodySmall" style={{ color: palette.soft }}>{`up to ${item.effort[1]} % while it stays good`}</Text>
+          <Text variant="bodySmall" style={{ color: palette.soft }}>
+            {ceiling < item.effort[1] ? `up to ${ceiling} % today` : `up to ${ceiling} % while it stays good`}
+          </Text>
         </Row>
       ) : null}
       <View style={{ gap: 4 }}>
@@ -233,7 +239,8 @@ function Session({
   readonly back: string;
 }) {
   const assignment = overview.today && !overview.today.done ? overview.today : overview.next;
-  const run = useRun(id, overview, me.id, assignment, me.academy.today);
+  const today = useToday(me);
+  const run = useRun(id, overview, me.id, assignment, today);
   // The list of items stays that of the start, whatever is planned anew meanwhile.
   const [items] = useState(() => (run.state.record?.assignment ?? assignment)?.session.items ?? []);
   if (run.state.session && run.state.finished) return <Verdicts run={run.state} back={back} />;
@@ -261,7 +268,12 @@ function Session({
 export function RunScreen({ id, back }: { readonly id: string; readonly back: string }) {
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const { data: overview, error } = api.useWorkQuery(id);
+  const { data: overview, error, refetch } = api.useWorkQuery(id);
+  // A lock, a clearance or a rule may change while the session runs.
+  useEffect(() => {
+    const timer = setInterval(() => AppState.currentState === 'active' && void refetch(), RULES_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [refetch]);
   if (!me || !overview)
     return error ? (
       <Screen>

@@ -1,3 +1,4 @@
+import type { SessionRecord } from '@wrightonic/contract';
 import { RUNG_NAMES } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
@@ -13,6 +14,13 @@ import type { RunState } from './use-run';
 
 const WORDS = { advance: 'One rung up', hold: 'Stay on this rung', regress: 'One rung down' } as const;
 
+/** What the server turned away so far, by reason. */
+function refusedHere(refused: RunState['refused']): SessionRecord['notCounted'] {
+  const counts = new Map<string, number>();
+  for (const { reason } of refused) counts.set(reason ?? '', (counts.get(reason ?? '') ?? 0) + 1);
+  return [...counts].map(([reason, entries]) => ({ reason, entries }));
+}
+
 /** The session is over: what the gate says and why. */
 export function Verdicts({ run, back }: { readonly run: RunState; readonly back: string }) {
   const palette = usePalette();
@@ -22,6 +30,7 @@ export function Verdicts({ run, back }: { readonly run: RunState; readonly back:
   const known = sent && record?.finished;
   // Once the server has it all, this device may forget; not before the page is left, or the verdict would vanish.
   useEffect(() => () => void (session && dispatch(forgetSession(session))), [dispatch, session]);
+  const notCounted = known ? record.notCounted : refusedHere(run.refused);
   const good = run.reps.filter((r) => r.judged === 'good').length;
   return (
     <Screen width={640} footer={<Action label="Done" onPress={() => router.replace(back as never)} testID="session-done" />}>
@@ -32,9 +41,11 @@ export function Verdicts({ run, back }: { readonly run: RunState; readonly back:
       {!known ? (
         <Caution testID="verdict-waits">{'Kept on this device. The gate’s verdict comes when the connection is back.'}</Caution>
       ) : null}
-      {run.refused.length > 0 ? (
-        <Caution>{`${run.refused.length} entries were not counted: ${run.refused[0]!.reason ?? ''} They stay on record as load.`}</Caution>
-      ) : null}
+      {notCounted.map(({ entries, reason }) => (
+        <Caution key={reason} testID="not-counted">
+          {`${entries === 1 ? 'One entry is' : `${entries} entries are`} not counted. ${reason}`}
+        </Caution>
+      ))}
       {known && record.verdicts.length === 0 ? (
         <Text style={{ color: palette.soft }}>No reps on the rung of a focus, so there is no verdict.</Text>
       ) : null}

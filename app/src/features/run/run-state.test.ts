@@ -1,8 +1,9 @@
-import type { AthleteOverview, LogEntry } from '@wrightonic/contract';
+import type { AthleteWork, LogEntry } from '@wrightonic/contract';
 import type { Operation, Work } from '../../state/operations';
-import { runState, tallyOf } from './use-run';
+import { leftOpen, openSession, runState, tallyOf } from './use-run';
 
-const overview = { workload: { today: { throwsLeft: 60, locked: null } } } as unknown as AthleteOverview;
+const room = { throwsLeft: 60, highEffortLeft: 20, highestEffort: 100, locked: null };
+const overview = { workload: { today: room } } as unknown as AthleteWork;
 let seq = 0;
 const op = (work: Work, status: Operation['status'] = 'sent', session = 's1'): Operation => ({
   seq: ++seq,
@@ -27,7 +28,6 @@ const rep = (id: string, more: Partial<Extract<LogEntry, { type: 'rep' }>> = {},
         focus: null,
         judged: 'good',
         effort: 60,
-        isThrow: true,
         ...more,
       },
     },
@@ -49,7 +49,6 @@ describe('what a run shows', () => {
           focus: null,
           judged: 'good',
           effort: 60,
-          isThrow: true,
         },
       },
       'sent',
@@ -61,7 +60,13 @@ describe('what a run shows', () => {
 
   it('takes throws that still wait off what the server said is left', () => {
     const state = runState(
-      [start(), rep('r1', {}, 'waiting'), rep('r2', {}, 'waiting'), rep('r3', { isThrow: false }, 'waiting'), rep('r4')],
+      [
+        start(),
+        rep('r1', {}, 'waiting'),
+        rep('r2', {}, 'waiting'),
+        rep('r3', { drill: 'crossover-tap', rung: 2 }, 'waiting'),
+        rep('r4'),
+      ],
       's1',
       overview,
       null,
@@ -81,15 +86,56 @@ describe('what a run shows', () => {
     const state = runState([start(), pain], 's1', overview, null);
     expect(state.dryOnly).toContain('shoulder pain of 1');
     expect(state.throwsLeft).toBe(0);
-    const knee = op({
-      kind: 'log',
-      entry: { type: 'pain', id: 'k', at: '2026-05-04T10:02:00Z', moment: 'during', pain: { site: 'knee', score: 4 } },
+    expect(state.legsClosed).toBeNull();
+  });
+
+  it('stops legs and throws when the knee hurts from three on, and both for a sign', () => {
+    const hurt = (pain: { site: 'knee' | 'hand'; score: number; signs?: 'swelling'[] }) =>
+      runState(
+        [start(), op({ kind: 'log', entry: { type: 'pain', id: 'k', at: '2026-05-04T10:02:00Z', moment: 'during', pain } })],
+        's1',
+        overview,
+        null,
+      );
+    expect(hurt({ site: 'knee', score: 4 })).toMatchObject({
+      dryOnly: expect.stringContaining('knee pain of 4'),
+      legsClosed: expect.stringContaining('leg work'),
+      throwsLeft: 0,
     });
-    expect(runState([start(), knee], 's1', overview, null).dryOnly).toBeNull();
+    expect(hurt({ site: 'knee', score: 2 })).toMatchObject({ dryOnly: null, legsClosed: null, throwsLeft: 60 });
+    expect(hurt({ site: 'hand', score: 0, signs: ['swelling'] })).toMatchObject({ throwsLeft: 0, legsClosed: null });
+  });
+
+  it('closes hard effort once the hard throws are used up, and keeps a clearance’s ceiling', () => {
+    const few = { workload: { today: { ...room, highEffortLeft: 2 } } } as unknown as AthleteWork;
+    const hard = (id: string) => rep(id, { effort: 95 }, 'waiting');
+    expect(runState([start(), hard('a')], 's1', few, null)).toMatchObject({ hardLeft: 1, highestEffort: 100 });
+    expect(runState([start(), hard('a'), hard('b')], 's1', few, null)).toMatchObject({ hardLeft: 0, highestEffort: 85 });
+    const cleared = { workload: { today: { ...room, highestEffort: 70 } } } as unknown as AthleteWork;
+    expect(runState([start()], 's1', cleared, null).highestEffort).toBe(70);
   });
 
   it('knows what the server refused, and the end', () => {
     const state = runState([start(), rep('r1', {}, 'refused'), op({ kind: 'finish' }, 'waiting')], 's1', overview, null);
     expect([state.refused.length, state.finished, state.sent]).toEqual([1, true, false]);
+  });
+});
+
+describe('the phone’s day', () => {
+  const startOn = (on: string, session: string) =>
+    op({ kind: 'start', session: { on, assignment: null, painBefore: [] } }, 'sent', session);
+
+  it('yesterday’s open session is not today’s, and is to be ended', () => {
+    const list = [startOn('2026-05-03', 'old'), startOn('2026-05-03', 'ended'), op({ kind: 'finish' }, 'sent', 'ended')];
+    expect(openSession(list, 'a', 'u', '2026-05-04')).toBeNull();
+    expect(leftOpen(list, 'a', 'u', '2026-05-04')).toEqual(['old']);
+    expect(openSession(list, 'a', 'u', '2026-05-03')).toBe('ended');
+    expect(leftOpen(list, 'a', 'u', '2026-05-03')).toEqual([]);
+  });
+
+  it('is the user’s own: another’s sessions on the same phone are none of it', () => {
+    const list = [startOn('2026-05-04', 's')];
+    expect([openSession(list, 'a', 'u', '2026-05-04'), openSession(list, 'a', 'other', '2026-05-04')]).toEqual(['s', null]);
+    expect(openSession(list, 'b', 'u', '2026-05-04')).toBeNull();
   });
 });

@@ -1,7 +1,8 @@
 import type { AssignmentRecord, AthleteWork, Judgement, LogEntry, SessionRecord } from '@wrightonic/contract';
-import { drillById, stopsThrowing } from '@wrightonic/core';
+import { drillById, HARD_EFFORT, isThrowingDrill, stopsLegs, stopsThrowing, strongest } from '@wrightonic/core';
 import type { PainReport, PlanItem } from '@wrightonic/core';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
+import { now } from '../../state/clock';
 import { api } from '../../state/api';
 import { newId } from '../../state/ids';
 import type { Operation } from '../../state/operations';
@@ -26,7 +27,12 @@ export interface RunState {
   readonly readings: readonly Extract<LogEntry, { type: 'reading' }>[];
   /** Why no ball may fly, or null. */
   readonly dryOnly: string | null;
+  /** Why leg work is closed, or null. */
+  readonly legsClosed: string | null;
   readonly throwsLeft: number;
+  /** Percent of full effort, at most. */
+  readonly highestEffort: number;
+  readonly hardLeft: number;
   readonly record: SessionRecord | null;
   /** Everything logged has reached the server. */
   readonly sent: boolean;
@@ -36,14 +42,31 @@ export interface RunState {
 const entriesOf = (operations: readonly Operation[]): LogEntry[] =>
   operations.flatMap((o) => (o.work.kind === 'log' ? [o.work.entry] : []));
 
-/** The session that is open on this device, if any: the newest without an end, of this athlete and this user. */
-function openSession(operations: readonly Operation[], athlete: string, user: string): string | null {
-  const mine = operations.filter((o) => o.athlete === athlete && o.user === user);
-  const starts = mine.filter((o) => o.work.kind === 'start' && o.status !== 'refused');
+/** Starts of this athlete's sessions by this user on this device, oldest first. */
+const startsOf = (operations: readonly Operation[], athlete: string, user: string): Operation[] =>
+  operations.filter((o) => o.athlete === athlete && o.user === user && o.work.kind === 'start' && o.status !== 'refused');
+
+const dayOf = ({ work }: Operation): string => (work.kind === 'start' ? work.session.on : '');
+
+/** Today's session on this device, if any: the newest. Yesterday's is not today's. */
+export function openSession(operations: readonly Operation[], athlete: string, user: string, today: string): string | null {
+  const starts = startsOf(operations, athlete, user).filter((o) => dayOf(o) === today);
   return starts[starts.length - 1]?.session ?? null;
 }
 
-/** What a run shows, worked out from what was tapped here and what the server last said. */
+/** Sessions of earlier days that nobody ended: they end as of their own day. */
+export const leftOpen = (operations: readonly Operation[], athlete: string, user: string, today: string): string[] =>
+  startsOf(operations, athlete, user)
+    .filter((o) => dayOf(o) < today)
+    .map((o) => o.session)
+    .filter((session) => !operations.some((o) => o.session === session && o.work.kind === 'finish'));
+
+/** Effort that stays open while hard throws are closed, percent. */
+const CALM_EFFORT = HARD_EFFORT - 5;
+
+const isThrow = ({ drill }: Rep): boolean => isThrowingDrill(drillById(drill));
+
+/** What a run shows, worked out from what was tapped here and what the server last said, by the rules that the server keeps. */
 export function runState(
   operations: readonly Operation[],
   session: string | null,
@@ -57,30 +80,33 @@ export function runState(
   const pains = entries.flatMap((e) => (e.type === 'pain' ? [e.pain] : []));
   const start = mine.find((o) => o.work.kind === 'start');
   const before = start?.work.kind === 'start' ? start.work.session.painBefore : [];
-  const hurting = [...before, ...pains].find((p) => stopsThrowing(p) || (p.signs?.length ?? 0) > 0);
-  const waitingThrows = mine.filter(
-    (o) =>
-      o.status === 'waiting' &&
-      o.work.kind === 'log' &&
-      o.work.entry.type === 'rep' &&
-      o.work.entry.isThrow &&
-      !undone.has(o.work.entry.id),
-  ).length;
-  const serverLeft = (server?.workload ?? overview.workload).today.throwsLeft;
-  const throwsLeft = hurting ? 0 : Math.max(0, serverLeft - waitingThrows);
-  const dryOnly = hurting
-    ? `No more throwing today: ${hurting.site} pain of ${hurting.score} was reported.`
-    : (server?.dryOnly ??
-      overview.workload.today.locked?.reason ??
-      (throwsLeft <= 0 ? 'Today’s throws are used up: dry work only.' : null));
+  const hurting = [...before, ...pains].filter(stopsThrowing);
+  const waiting = mine.flatMap((o) =>
+    o.status === 'waiting' && o.work.kind === 'log' && o.work.entry.type === 'rep' && !undone.has(o.work.entry.id)
+      ? [o.work.entry]
+      : [],
+  );
+  const waitingThrows = waiting.filter(isThrow);
+  const { today } = server?.workload ?? overview.workload;
+  const left = (said: number, used: number) => Math.max(0, said - used);
+  const throwsLeft = hurting.length > 0 ? 0 : left(today.throwsLeft, waitingThrows.length);
+  const hardLeft = left(today.highEffortLeft, waitingThrows.filter((rep) => rep.effort >= HARD_EFFORT).length);
+  const worst = strongest(hurting);
+  const legsHurt = strongest([...before, ...pains].filter(stopsLegs));
+  const told = (pain: PainReport) => `${pain.site} pain of ${pain.score} was reported.`;
   return {
     session,
     finished: mine.some((o) => o.work.kind === 'finish'),
     reps,
     cheats: new Map(entries.flatMap((e) => (e.type === 'cheat' ? [[e.rep, e.cheat] as const] : []))),
     readings: entries.filter((e): e is Extract<LogEntry, { type: 'reading' }> => e.type === 'reading' && !undone.has(e.id)),
-    dryOnly,
+    dryOnly: worst
+      ? `No more throwing today: ${told(worst)}`
+      : (today.locked?.reason ?? server?.dryOnly ?? (throwsLeft <= 0 ? 'Today’s throws are used up: dry work only.' : null)),
+    legsClosed: legsHurt ? `No more leg work today: ${told(legsHurt)}` : today.locked?.legs ? today.locked.reason : null,
     throwsLeft,
+    highestEffort: Math.min(today.highestEffort, hardLeft > 0 ? 100 : CALM_EFFORT),
+    hardLeft,
     record: server,
     sent: mine.every((o) => o.status !== 'waiting'),
     refused: mine.filter((o) => o.status === 'refused'),
@@ -100,21 +126,27 @@ const settingOf = (item: PlanItem): 'mound' | 'flat' | 'drill' => (item.rung >= 
 export function useRun(athlete: string, overview: AthleteWork, user: string, assignment: AssignmentRecord | null, today: string) {
   const dispatch = useAppDispatch();
   const operations = useAppSelector((s) => s.operations.list);
-  const session = openSession(operations, athlete, user);
+  const session = openSession(operations, athlete, user, today);
+  const stale = leftOpen(operations, athlete, user, today).join();
+  useEffect(() => {
+    for (const old of stale === '' ? [] : stale.split(',')) dispatch(record(user, athlete, old, { kind: 'finish' }));
+  }, [stale, user, athlete, dispatch]);
   const { data } = api.useSessionQuery({ athlete, id: session ?? '' }, { skip: session === null });
   const state = useMemo(() => runState(operations, session, overview, data ?? null), [operations, session, overview, data]);
   const log = (entry: LogEntry) => {
     if (session) dispatch(record(user, athlete, session, { kind: 'log', entry }));
   };
-  const stamp = () => ({ id: newId(), at: new Date().toISOString() });
+  const stamp = () => ({ id: newId(), at: now().toISOString() });
   return {
     state,
     start: (painBefore: readonly PainReport[]) =>
       dispatch(
-        record(user, athlete, newId(), { kind: 'start', session: { on: today, assignment: assignment?.id ?? null, painBefore } }),
+        record(user, athlete, newId(), {
+          kind: 'start',
+          session: { on: today, assignment: assignment?.id ?? null, at: now().toISOString(), painBefore },
+        }),
       ),
     rep: (item: PlanItem, judged: Judgement, effort: number): string => {
-      const isThrow = drillById(item.drill).throws !== 'none';
       const focus = overview.foci.find((f) => f.finding === item.focus) ?? null;
       const entry: Rep = {
         ...stamp(),
@@ -123,8 +155,7 @@ export function useRun(athlete: string, overview: AthleteWork, user: string, ass
         rung: item.rung,
         focus: focus?.id ?? null,
         judged,
-        effort: isThrow ? effort : 0,
-        isThrow,
+        effort: isThrowingDrill(drillById(item.drill)) ? effort : 0,
       };
       log(entry);
       return entry.id;
@@ -132,8 +163,12 @@ export function useRun(athlete: string, overview: AthleteWork, user: string, ass
     cheat: (rep: string, cheat: string) => log({ ...stamp(), type: 'cheat', rep, cheat }),
     undo: (rep: string) => log({ ...stamp(), type: 'undo', rep }),
     pain: (moment: 'during' | 'after', pain: PainReport) => log({ ...stamp(), type: 'pain', moment, pain }),
-    speed: (item: PlanItem, speed: number, unit: 'mph' | 'km/h', effort: number, gun: string) =>
-      log({ ...stamp(), type: 'reading', speed, unit, effort: Math.max(10, effort), gun, setting: settingOf(item) }),
+    speed: (item: PlanItem, speed: number, unit: 'mph' | 'km/h', effort: number, gun: string) => {
+      // A speed is of the throw tapped last, unless that has its speed already.
+      const last = [...state.reps].reverse().find((rep) => rep.drill === item.drill && isThrow(rep));
+      const rep = last && !state.readings.some((r) => r.rep === last.id && r.gun === gun) ? last.id : null;
+      log({ ...stamp(), type: 'reading', speed, unit, effort: Math.max(10, effort), gun, setting: settingOf(item), rep });
+    },
     finish: () => {
       if (session) dispatch(record(user, athlete, session, { kind: 'finish' }));
     },

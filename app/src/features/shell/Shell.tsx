@@ -1,10 +1,11 @@
 import { may, ROLE_NAMES } from '@wrightonic/contract';
-import type { Role } from '@wrightonic/contract';
+import type { Me } from '@wrightonic/contract';
 import { Slot, usePathname, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useAppSelector } from '../../state/store';
+import { useDayTurn } from '../../state/use-today';
 import Icon from '../../ui/icons';
 import { Screen, useWide } from '../../ui/layout';
 import { ShortcutSheet, useShortcuts } from '../../ui/shortcuts';
@@ -15,15 +16,17 @@ import { placesFor, rightFor } from './places';
 const isHere = (path: string, here: string): boolean => (path === '/' ? here === '/' : here.startsWith(path));
 
 /** The frame round every screen: the bar under the thumb, or a slim rail on a wide screen. */
-export function Shell({ role }: { readonly role: Role }) {
+export function Shell({ me }: { readonly me: Me }) {
+  const { role } = me;
+  useDayTurn(me);
   const palette = usePalette();
   const wide = useWide();
   const here = usePathname();
   const router = useRouter();
   const places = placesFor(role);
   const needed = rightFor(here);
-  const { connected, list } = useAppSelector((s) => s.operations);
-  const waiting = list.filter((o) => o.status === 'waiting').length;
+  const { connected, list, notKept } = useAppSelector((s) => s.operations);
+  const waiting = list.filter((o) => o.status === 'waiting' && o.user === me.id).length;
   const [keys, setKeys] = useState(false);
   useShortcuts([
     { key: '?', does: 'this sheet', run: () => setKeys(!keys) },
@@ -82,6 +85,15 @@ export function Shell({ role }: { readonly role: Role }) {
             <Icon name="offline" size={18} color={palette.brass} />
             <Text variant="bodySmall" style={{ color: palette.ink }}>
               {`No connection. ${waiting} ${waiting === 1 ? 'entry is' : 'entries are'} kept on this device and sent when it is back.`}
+            </Text>
+          </View>
+        ) : null}
+        {notKept ? (
+          <View role="alert" testID="not-kept" style={[styles.offline, { backgroundColor: palette.clayWash }]}>
+            <Icon name="offline" size={18} color={palette.clay} />
+            <Text variant="bodySmall" style={{ color: palette.ink, flex: 1 }}>
+              This device does not keep what is tapped: its storage is full or closed. Stay connected and leave this page open
+              until all is sent.
             </Text>
           </View>
         ) : null}

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { may } from '@wrightonic/contract';
+import { may, mayAtAge } from '@wrightonic/contract';
 import { findingById } from '@wrightonic/core';
 import { api, problemOf } from '../../state/api';
 import { Action, Blank, Caution, Figure, Loading } from '../../ui/controls';
@@ -50,9 +50,9 @@ export function MyDayScreen({ id }: { readonly id: string }) {
       </View>
       <ChildChoice />
       {workload.today.locked ? (
-        <Caution testID="locked">{`${workload.today.locked.reason} Tell your coach and a parent or guardian.`}</Caution>
+        <Caution testID="locked">{`${workload.today.locked.reason} Tell your coach${data.minor ? ' and a parent or guardian' : ''}.`}</Caution>
       ) : null}
-      <ClearanceLine clearance={data.clearance} />
+      <ClearanceLine clearance={data.clearance} today={workload.today} />
       {focus ? (
         <Section title="What we are working on">
           <Text variant="titleMedium">{inWords(findingById(focus.finding).forAthlete)}</Text>
@@ -85,7 +85,7 @@ export function MyDayScreen({ id }: { readonly id: string }) {
           {form === null ? (
             <Row>
               <Action kind="quiet" label="Add a game or outside throws" onPress={() => setForm('outing')} testID="add-outing" />
-              {workload.today.locked?.until === 'clearance' && may(me.role, 'recordClearance') ? (
+              {workload.today.locked?.until === 'clearance' && mayAtAge(me.role, 'recordClearance', data.age) ? (
                 <Action kind="quiet" label="Record a clearance" onPress={() => setForm('clearance')} testID="record-clearance" />
               ) : null}
               {may(me.role, 'giveConsent') ? (
