@@ -60,11 +60,11 @@ async function grow(factor: number): Promise<void> {
         [athlete.id],
       );
       await db.raw(
-        `insert into work_sessions (id, academy_id, athlete_id, on_date, finished_at) select n.new_id, s.academy_id, ?, s.on_date, s.finished_at from work_sessions s join new_sessions n on n.old_id = s.id`,
+        `insert into work_sessions (id, academy_id, athlete_id, on_date, started_at, finished_at) select n.new_id, s.academy_id, ?, s.on_date, s.started_at, s.finished_at from work_sessions s join new_sessions n on n.old_id = s.id`,
         [id],
       );
       await db.raw(
-        `insert into reps (id, academy_id, athlete_id, session_id, on_date, at, drill, rung, judged, cheat, effort, is_throw, undone) select uuid(), r.academy_id, ?, n.new_id, r.on_date, r.at, r.drill, r.rung, r.judged, r.cheat, r.effort, r.is_throw, r.undone from reps r join new_sessions n on n.old_id = r.session_id`,
+        `insert into reps (id, academy_id, athlete_id, session_id, on_date, at, received_on, drill, rung, judged, cheat, said_effort, effort, is_throw, undone, gone) select uuid(), r.academy_id, ?, n.new_id, r.on_date, r.at, r.received_on, r.drill, r.rung, r.judged, r.cheat, r.said_effort, r.effort, r.is_throw, r.undone, r.gone from reps r join new_sessions n on n.old_id = r.session_id`,
         [id],
       );
       await db.raw('drop temporary table new_sessions');
@@ -88,18 +88,26 @@ for (const factor of [1, 10, 100]) {
     focus: null,
     judged: 'good',
     effort: 0,
-    isThrow: false,
   });
   console.log(line('GET /today', await timed(runs, () => call('GET', '/today'))));
   console.log(line('GET /athletes (roster)', await timed(runs, () => call('GET', '/athletes'))));
   console.log(line('GET /athletes/:id (overview)', await timed(runs, () => call('GET', `/athletes/${tavi}`))));
   console.log(line('GET /athletes/:id/diagnosis', await timed(runs, () => call('GET', `/athletes/${tavi}/diagnosis`))));
-  console.log(
-    line(
-      'POST log, one rep',
-      await timed(runs, (n) => call('POST', `/athletes/${tavi}/sessions/${session}/log`, { entries: [rep(n)] })),
-    ),
-  );
+  // One row and the line of who did what, through the same sign-in, rights, checks and transaction.
+  const consent = { kind: 'share', given: true, by: 'Somebody Made-Up' };
+  const bare = () => call('PUT', `/athletes/${tavi}/consents/${uuid()}`, consent);
+  const oneRep = (n: number) => call('POST', `/athletes/${tavi}/sessions/${session}/log`, { entries: [rep(n)] });
+  await timed(5, bare);
+  await timed(5, oneRep);
+  const [bareTimes, repTimes]: [number[], number[]] = [[], []];
+  // In turn, so that whatever else the machine does falls on both.
+  for (let n = 0; n < 2 * runs; n++) {
+    bareTimes.push(...(await timed(1, bare)));
+    repTimes.push(...(await timed(1, () => oneRep(n))));
+  }
+  const middle = (times: number[]) => [...times].sort((a, b) => a - b)[times.length >> 1]!;
+  console.log(line('PUT consent, a bare insert', bareTimes));
+  console.log(line('POST log, one rep', repTimes, `${(middle(repTimes) / middle(bareTimes)).toFixed(2)} × a bare insert`));
   console.log(
     line(
       'POST log, 100 reps',

@@ -7,9 +7,9 @@ const ABOUT: Readonly<Record<string, string>> = {
     'No input. All the catalogues as the product uses them: findings with causes and consequences, arrows with weights, leaks, signs, drills, tests, measures, rules.',
   diagnose:
     'The judgement over evidence: roots with reasons, what should ease, what to leave alone, split, next checks, flags, focus. Beside the promised fields: `cleared` and `worthMph` of each root, `focus.open` when no root is likely enough.',
-  gate: 'The gate on logged reps. `rung` (optional) lets rung 0 stay where another would go back. `counter` is the cheat; `counterAction` what to do about it.',
+  gate: 'The gate on logged reps. `rung` (optional) lets rung 0 stay where another would go back, and from rung 4 on asks for a session that was seen. `aids`, `firstFive`, `seen` count where the log carries them; `alone` marks reps logged by an athlete or a guardian without a coach. A row without reps is no session, but its pain counts. `counter` is the cheat; `counterAction` what to do about it. All numbers are settings; those that would let nobody through are refused.',
   workload:
-    'What today, the week and the rules allow. `league` (optional) holds the league’s written rule: daily, perGame, weekly, rest.',
+    'What today, the week and the rules allow. `league` (optional) holds the league’s written rule: daily, perGame, weekly, rest, `ageCutOff` (the day of the year, MM-DD, on which it reads ages) and `ages` (numbers of their own from an age on). `at` (optional) is when on the day it is asked; without it, at its end. Clearances open from `at` to `until`; without `at` the pain of their own day counts as reported after it. Beside the promised fields: `highestEffort`, `clearance`, `lockComesBack`, `week.floor`.',
   plan: 'A plan from state under every hard rule. Equipment that the catalogue does not know is ignored. Beside the promised fields: `role` and `focus` of each item, `note` of each session.',
   trend:
     'Speed over time: gain with its band, growth, guns, effort, series. `gain` and `beyondGrowth` are null with fewer than two days.',

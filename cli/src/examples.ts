@@ -16,7 +16,19 @@ export const EXAMPLES: Readonly<Record<string, object>> = {
     discipline: 'overhand',
     log: [
       { date: '2026-04-14', drill: 'strap-lower', reps: 10, good: 8, close: 2, off: 0, cheats: {}, pain: 0 },
-      { date: on, drill: 'strap-lower', reps: 10, good: 9, close: 0, off: 1, cheats: { 'back-leg-lost': 1 }, pain: 0 },
+      {
+        date: on,
+        drill: 'strap-lower',
+        reps: 10,
+        good: 9,
+        close: 0,
+        off: 1,
+        cheats: { 'back-leg-lost': 1 },
+        pain: 0,
+        aids: [],
+        firstFive: { good: 4, cued: false },
+        seen: 'coach',
+      },
     ],
   },
   workload: {
@@ -24,7 +36,22 @@ export const EXAMPLES: Readonly<Record<string, object>> = {
     athlete,
     season: 'in',
     leagueDailyLimit: null,
-    log: [{ date: '2026-04-17', pitches: 47, throws: 60, highEffort: 0 }],
+    league: { weekly: 90, ageCutOff: '08-31', ages: [{ from: 15, rule: { daily: 80 } }] },
+    log: [
+      { date: '2026-04-12', throws: 40, highEffort: 0, pain: [{ site: 'shoulder', score: 3, at: '17:20' }] },
+      { date: '2026-04-17', pitches: 47, throws: 60, highEffort: 0 },
+    ],
+    clearances: [
+      {
+        date: '2026-04-14',
+        at: '09:00',
+        by: 'A. Clinician',
+        limits: 'Short catch',
+        until: '2026-05-01',
+        mostThrows: 30,
+        highestEffort: 70,
+      },
+    ],
   },
   plan: {
     on,

@@ -7,7 +7,9 @@ import {
   drawFindings,
   drillById,
   gradeFor,
+  HARD_EFFORT,
   inTurningOrder,
+  isThrowingDrill,
   lookAt,
   randomFrom,
   readSpeed,
@@ -52,6 +54,8 @@ import type { Character } from './scenario';
 type Db = ReturnType<typeof Connect>;
 
 const PLAN_WEEKS = 12;
+/** Speeds read in a session, at most. */
+const READ_A_SESSION = 8;
 
 /** Midday of a day, so that no time zone moves it. */
 const noon = (date: IsoDate, secondsAfter = 0): Date => new Date(Date.parse(`${date}T12:00:00Z`) + 1000 * secondsAfter);
@@ -100,12 +104,14 @@ async function liveSession(
     const key = `${item.focus}:${item.rung}`;
     const practised = sessionsAtRung.get(key) ?? 0;
     sessionsAtRung.set(key, practised + 1);
-    entries.push(...repsOf(item, focus?.id ?? null, truth, random, practised, stamp));
+    const reps = repsOf(item, focus?.id ?? null, truth, random, practised, stamp);
+    entries.push(...reps);
+    const thrown = reps.flatMap((entry) => (entry.type === 'rep' ? [entry.id] : []));
     const measured = item.role === 'test' || item.rung >= 6;
     if (measured && item.throws > 0) {
       const repaired = Math.min(1, daysBetween(started, date) / (7 * Math.max(character.weeksAgo, 1)));
-      for (let throwNumber = 0; throwNumber < 8; throwNumber++) {
-        const effort = throwNumber < 3 ? 80 : item.effort[1] >= 90 || item.role === 'test' ? 100 : item.effort[1];
+      for (const [throwNumber, rep] of thrown.slice(0, READ_A_SESSION).entries()) {
+        const effort = throwNumber < 3 ? Math.min(80, item.effort[1]) : item.effort[1] >= HARD_EFFORT ? 100 : item.effort[1];
         const speed = readSpeed(random, truth, seen.athlete, {
           on: date,
           since: started,
@@ -122,14 +128,16 @@ async function liveSession(
           effort,
           gun: 'gun 1',
           setting: item.rung >= 7 ? 'mound' : 'flat',
+          rep,
         });
       }
     }
   }
   if (character.painDaysAgo !== undefined && addDays(stage.today, -character.painDaysAgo) === date)
     entries.push({ ...stamp(), type: 'pain', moment: 'after', pain: { site: 'elbow', score: 3, signs: [] } });
-  if (entries.length > 0) await logEntries(ctx, athlete, session, entries);
-  await finishSession(await contextFor(stage.db, stage.coach, noon(date, second + 60)), athlete, session);
+  const over = await contextFor(stage.db, stage.coach, noon(date, second + 60));
+  if (entries.length > 0) await logEntries(over, athlete, session, entries);
+  await finishSession(over, athlete, session);
 }
 
 function repsOf(
@@ -140,13 +148,13 @@ function repsOf(
   practised: number,
   stamp: () => { id: string; at: string },
 ): LogEntry[] {
-  const isThrow = drillById(item.drill).throws !== 'none';
+  const throwing = isThrowingDrill(drillById(item.drill));
   const entries: LogEntry[] = [];
   for (let n = 0; n < item.sets * item.reps; n++) {
     const rep = doRep(random, truth, item, practised);
     const base = stamp();
-    const effort = isThrow ? Math.min(item.effort[1], item.effort[0] + 10 * Math.floor((3 * n) / (item.sets * item.reps))) : 0;
-    entries.push({ ...base, type: 'rep', drill: item.drill, rung: item.rung, focus, judged: rep.judged, effort, isThrow });
+    const effort = throwing ? Math.min(item.effort[1], item.effort[0] + 10 * Math.floor((3 * n) / (item.sets * item.reps))) : 0;
+    entries.push({ ...base, type: 'rep', drill: item.drill, rung: item.rung, focus, judged: rep.judged, effort });
     if (rep.cheat) entries.push({ ...stamp(), type: 'cheat', rep: base.id, cheat: rep.cheat });
   }
   return entries;
@@ -199,6 +207,7 @@ async function firstSpeeds(stage: Stage, athlete: string, truth: Truth, random: 
   const session = uuidv7();
   await putSession(ctx, athlete, session, { on: date, assignment: null, painBefore: [] });
   const sessionEffect = random.normal(0, 0.4);
+  const thrown = Array.from({ length: 10 }, () => uuidv7());
   const entries = Array.from({ length: 10 }, (_, n): LogEntry => {
     const effort = n < 4 ? 80 : 100;
     const speed = readSpeed(random, truth, record, {
@@ -218,10 +227,11 @@ async function firstSpeeds(stage: Stage, athlete: string, truth: Truth, random: 
       effort,
       gun: 'gun 1',
       setting: 'mound',
+      rep: thrown[n]!,
     };
   });
-  const throws = entries.map((e, n): LogEntry => ({
-    id: uuidv7(),
+  const throws = thrown.map((id, n): LogEntry => ({
+    id,
     at: noon(date, 61 + 30 * n).toISOString(),
     type: 'rep',
     drill: 'measured-bullpen',
@@ -229,10 +239,11 @@ async function firstSpeeds(stage: Stage, athlete: string, truth: Truth, random: 
     focus: null,
     judged: 'close',
     effort: n < 4 ? 80 : 100,
-    isThrow: true,
   }));
-  await logEntries(ctx, athlete, session, [...entries, ...throws]);
-  await finishSession(ctx, athlete, session);
+  // The last of them is thrown some minutes after noon.
+  const after = await contextFor(stage.db, stage.coach, noon(date, 600));
+  await logEntries(after, athlete, session, [...throws, ...entries]);
+  await finishSession(after, athlete, session);
 }
 
 /** The truth of a character and what the coach saw of it on the first day; a stream of its own, so that sessions do not shift it. */

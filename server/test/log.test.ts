@@ -29,6 +29,12 @@ const finish = async (client: Client, athlete: string, session: string) =>
 const focusOf = async (athlete: string) => (await coach.get(`/athletes/${athlete}`).expect(200)).body.foci[0];
 const idOf = (entry: object) => (entry as { id: string }).id;
 
+const shuffledBy = <T>(random: Random, list: readonly T[]): T[] =>
+  list
+    .map((item) => ({ item, key: random.uniform() }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ item }) => item);
+
 describe('what a rep is', () => {
   it('is known from drill, reading and clock, not from the sender', async () => {
     const athlete = await addAthlete(coach);
@@ -354,16 +360,10 @@ describe('one state', () => {
       : { ...base, type: 'cheat', rep: what.row.rep, cheat: what.row.cheat };
   }
 
-  const shuffled = <T>(list: readonly T[], random: Random): T[] =>
-    list
-      .map((item) => ({ item, key: random.uniform() }))
-      .sort((a, b) => a.key - b.key)
-      .map(({ item }) => item);
-
   /** Sends everything in one of many ways: sessions first, as a phone must, then entries shuffled, doubled and in odd batches. */
   async function deliver(client: Client, athlete: string, sent: readonly Sent[], random: Random, inTurn: boolean): Promise<void> {
     const mix = <T>(list: readonly T[]) =>
-      inTurn ? [...list] : shuffled([...list, ...list.filter(() => random.chance(0.2))], random);
+      inTurn ? [...list] : shuffledBy(random, [...list, ...list.filter(() => random.chance(0.2))]);
     for (const what of mix(sent.filter((s) => s.kind === 'session')))
       await client
         .put(`/athletes/${athlete}/sessions/${what.row.id}`, {
@@ -463,6 +463,40 @@ describe('one state', () => {
       }
       for (const state of states) expect(state).toEqual(states[0]);
     }
+  });
+});
+
+describe('a session as it is run', () => {
+  it('tap by tap comes to the same as all at once and out of order, past the day’s budget and the hard throws', async () => {
+    const taps = Array.from({ length: 130 }, (_, n) =>
+      n % 9 === 0
+        ? rep({ at: stamp(Math.floor(n / 60), n % 60) })
+        : pitch({ at: stamp(Math.floor(n / 60), n % 60), effort: n % 2 ? 95 : 80 }),
+    );
+    const rowsOf = async (athlete: string) =>
+      (
+        (await harness
+          .db('reps')
+          .where('athlete_id', athlete)
+          .orderBy('at')
+          .select('at', 'drill', 'effort', 'is_throw', 'gone', 'refused')) as object[]
+      ).map((row) => JSON.stringify(row));
+    const [live, late] = [await addAthlete(coach), await addAthlete(coach)];
+    const session = await startSession(coach, live);
+    for (let n = 0; n < taps.length; n += 13) await log(coach, live, session, taps.slice(n, n + 13));
+    const other = await startSession(coach, late);
+    await log(
+      coach,
+      late,
+      other,
+      shuffledBy(
+        randomFrom(5),
+        taps.map((tap) => ({ ...tap, id: uuid() })),
+      ),
+    );
+    expect(await rowsOf(late)).toEqual(await rowsOf(live));
+    const days = await harness.db('load_days').whereIn('athlete_id', [live, late]).select('throws', 'high_effort');
+    expect(days[0]).toEqual(days[1]);
   });
 });
 

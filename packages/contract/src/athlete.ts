@@ -34,8 +34,8 @@ export const schoolsSchema = objectOf<Partial<Schools>>({
 const band = Joi.object({ pass: Joi.number().required(), watch: Joi.number().required() });
 /** An academy's own thresholds; which of them may be set, and how far, is checked by the core. */
 export const numbersSchema = objectOf<AcademyNumbers>({
-  tests: Joi.object().pattern(Joi.string().max(60), band),
-  signs: Joi.object().pattern(Joi.string().max(120), Joi.number()),
+  tests: Joi.object().pattern(/^.{1,60}$/, band),
+  signs: Joi.object().pattern(/^.{1,120}$/, Joi.number()),
   gate: gateSettingsSchema,
-  model: Joi.object().pattern(Joi.string().max(120), Joi.number()),
+  model: Joi.object().pattern(/^.{1,120}$/, Joi.number()),
 });

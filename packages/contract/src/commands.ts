@@ -5,7 +5,7 @@ import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
 import { bornBefore, bornMessage, futureMessage, nothingAfter } from './dated';
 import { datedEvidenceSchema } from './evidence';
 import { clearanceSchema, clockTime, leagueRuleSchema, painKeys } from './load';
-import { count, isoDate, listOf, objectOf, oneOf, text } from './schema';
+import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from './schema';
 
 export const overruleSchema = objectOf<Overrule>({
   finding: oneOf(FINDING_IDS).required(),
@@ -18,15 +18,11 @@ const possibleReadings: Joi.CustomValidator = (value: DiagnosisRequest, helpers)
     if (item.kind !== 'screen' || item.unit !== bodyTestById(item.test).unit) continue;
     const { low, high } = readingRange(item.test, value.athlete, item.on ?? value.on);
     if (item.value < low || item.value > high) {
-      const at = helpers.state as unknown as {
-        localize: (path: (string | number)[]) => typeof helpers.state;
-        path: (string | number)[];
-      };
-      return helpers.error(
-        'reading.impossible',
-        { value: item.value, unit: item.unit, low, high },
-        at.localize([...at.path, 'evidence', i, 'value']),
-      );
+      return errorAt(helpers, 'reading.impossible', { reading: item.value, unit: item.unit, low, high }, [
+        'evidence',
+        i,
+        'value',
+      ]);
     }
   }
   return value;
@@ -50,7 +46,7 @@ export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
   .custom(possibleReadings)
   .messages({
     ...bornMessage,
-    'reading.impossible': '{{#value}} {{#unit}} cannot be a reading of this athlete: it lies between {{#low}} and {{#high}}',
+    'reading.impossible': '{{#reading}} {{#unit}} cannot be a reading of this athlete: it lies between {{#low}} and {{#high}}',
   });
 
 const knownDrill: Joi.CustomValidator = (id: string, helpers) => (hasDrill(id) ? id : helpers.error('drill.unknown', { id }));

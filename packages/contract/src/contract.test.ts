@@ -209,7 +209,7 @@ describe('what a diagnosis is asked', () => {
 
   it.each([
     [{ evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes', on: '1.5.2026' }] }, 'evidence[0].on'],
-    [{ evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes', weighs: 40 }] }, 'evidence[0].eye.sensitivity'],
+    [{ evidence: [{ kind: 'eye', finding: 'stall', answer: 'yes', weighs: 40 }] }, 'evidence[0].weighs'],
     [{ overrules: [{ finding: 'stall', as: 'maybe' }] }, 'overrules[0].as'],
     [
       {

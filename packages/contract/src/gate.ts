@@ -1,7 +1,7 @@
 import { DISCIPLINES, GATE_RANGES, gateFaults, RUNGS } from '@wrightonic/core';
 import type { Discipline, GateSettings, RepRow, SettingRange } from '@wrightonic/core';
 import Joi from 'joi';
-import { count, isoDate, listOf, objectOf, oneOf, text } from './schema';
+import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from './schema';
 
 const tally: Joi.CustomValidator = (row: RepRow, helpers) => {
   if (row.good + row.close + row.off !== row.reps)
@@ -17,7 +17,9 @@ export const repRowSchema = objectOf<RepRow>({
   good: count(500).required(),
   close: count(500).required(),
   off: count(500).required(),
-  cheats: Joi.object().pattern(Joi.string().max(60), count(500)).required(),
+  cheats: Joi.object()
+    .pattern(/^.{1,60}$/, count(500))
+    .required(),
   pain: Joi.number().min(0).max(10).required(),
   aids: listOf(text(60), 20),
   firstFive: Joi.object({ good: count(5).required(), cued: Joi.boolean().required() }),
@@ -39,9 +41,9 @@ export const gateSettingsSchema = Joi.object<Partial<GateSettings>>(
 )
   .custom((settings: Partial<GateSettings>, helpers) => {
     const fault = gateFaults(settings)[0];
-    return fault ? helpers.error('gate.settings', { key: fault.key, why: fault.message }) : settings;
+    return fault ? errorAt(helpers, 'gate.settings', { why: fault.message }, [fault.key]) : settings;
   })
-  .messages({ 'gate.settings': '{{#key}} {{#why}}' });
+  .messages({ 'gate.settings': '{{#label}} {{#why}}' });
 
 export interface GateRequest {
   readonly discipline: Discipline;

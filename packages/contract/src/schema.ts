@@ -47,6 +47,15 @@ export const instant = (): Joi.StringSchema =>
     })
     .messages({ 'instant.range': '{{#label}} must be an instant between 1970 and 9999, like 2026-05-04T15:00:00Z' });
 
+type Path = (string | number)[];
+
+/** A fault of a value inside the one that is looked at, under its own path. */
+export function errorAt(helpers: Joi.CustomHelpers, code: string, local: object, inside: Path): Joi.ErrorReport {
+  // Joi's types leave out how a state is moved to another place.
+  const state = helpers.state as unknown as { path: Path; localize: (path: Path) => typeof helpers.state };
+  return helpers.error(code, local, state.localize([...state.path, ...inside]));
+}
+
 export const uuid = (): Joi.StringSchema => Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
 export const text = (most: number): Joi.StringSchema => Joi.string().trim().min(1).max(most).prefs({ convert: true });
 export const count = (most: number): Joi.NumberSchema => Joi.number().integer().min(0).max(most);

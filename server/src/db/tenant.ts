@@ -46,7 +46,7 @@ export class Tenant {
   }
 
   /** Inserts rows that were looked for and not found. @throws ProblemError when one of the ids is taken all the same */
-  async insertNew(table: string, rows: readonly Row[]): Promise<void> {
+  async insertNew(table: string, rows: readonly object[]): Promise<void> {
     if (rows.length === 0) return;
     await this.db(table)
       .insert(rows.map((row) => ({ ...row, academy_id: this.academy })))

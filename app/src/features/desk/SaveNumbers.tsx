@@ -1,4 +1,5 @@
 import type { Me } from '@wrightonic/contract';
+import { numbersFaults } from '@wrightonic/core';
 import type { AcademyNumbers } from '@wrightonic/core';
 import { problemOf } from '../../state/api';
 import { peopleApi } from '../../state/people-api';
@@ -8,13 +9,17 @@ import { settingsOf } from './SettingsScreen';
 /** Saves an academy's own numbers, or says which of them cannot be taken. */
 export function SaveNumbers({ me, numbers }: { readonly me: Me; readonly numbers: AcademyNumbers }) {
   const [save, { isLoading, error, isSuccess }] = peopleApi.useSaveSettingsMutation();
+  // The same rules as the server’s, said before anything is sent.
+  const fault = numbersFaults(numbers)[0];
   return (
     <>
-      {error ? <Caution>{problemOf(error).detail}</Caution> : null}
+      {fault ? <Caution testID="numbers-fault">{`${fault.path}: ${fault.message}`}</Caution> : null}
+      {error && !fault ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Action
         label={isSuccess ? 'Saved. Save again' : 'Save the numbers'}
         onPress={() => void save({ ...settingsOf(me), numbers })}
         busy={isLoading}
+        disabled={fault !== undefined}
         testID="save-numbers"
       />
     </>

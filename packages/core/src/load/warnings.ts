@@ -1,6 +1,6 @@
 import { daysBetween } from '../shared/dates';
 import { sum } from '../shared/maths';
-import { daysInARowBefore, dayOn, hardDayBefore, pitchesAllowed, throwFreeDaysEnding } from './account';
+import { daysInARowBefore, dayOn, hardDayBefore, lockOn, pitchesAllowed, throwFreeDaysEnding } from './account';
 import type { LoadAccount } from './account';
 import { isThrowingJoint, isStrong } from './pain';
 import { budgetOn, hardGapOn, perGameLimit } from './rules';
@@ -38,7 +38,7 @@ function weekWarnings(account: LoadAccount, { on }: WorkloadRequest, s: Situatio
       rule: 'week-above-15',
       detail: `${s.throws} throws in seven days, ${percent(s.change)} above the usual ${usual()}.`,
     });
-  const back = wayBackOn(account, on);
+  const back = lockOn(account, { date: on }) ? null : wayBackOn(account, on);
   if (s.mean === null)
     warnings.push({
       rule: 'first-week',

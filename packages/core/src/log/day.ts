@@ -37,6 +37,8 @@ export interface DayEntries {
   /** Marks by what they speak of; others than of this day may be among them. */
   readonly marks: MarksBy;
   readonly removed: ReadonlySet<string>;
+  /** What earlier entries of the day have come to, where only the later ones are given. */
+  readonly soFar?: { readonly throws: number; readonly highEffort: number };
   /** Day of each session that an entry belongs to. */
   readonly sessionDate: (session: string) => IsoDate;
 }
@@ -159,8 +161,8 @@ export function judgeDay(entries: DayEntries, account: LoadAccount): JudgedDay {
   const stop = strongest(dayOn(account, date).pain.filter((p) => hurts(p) && stopsThrowing(p)));
   const legsStop = strongest(dayOn(account, date).pain.filter(stopsLegs));
   const budget = budgetOn(account, date);
-  let throws = 0;
-  let highEffort = 0;
+  let throws = entries.soFar?.throws ?? 0;
+  let highEffort = entries.soFar?.highEffort ?? 0;
 
   /** Books a throw; @returns why it is not allowed, or null */
   const book = (instant: string, effort: number): string | null => {

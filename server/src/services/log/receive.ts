@@ -1,7 +1,7 @@
 /** Looks at entries as they come in: what is kept, under which instant and day, and what is refused one by one. */
 import type { AthleteRecord, EntryResult, LogEntry } from '@wrightonic/contract';
 import { drillById, hasDrill, isCheat, isFromFuture, instantOf, isThrowingDrill } from '@wrightonic/core';
-import type { IsoDate } from '@wrightonic/core';
+import type { IsoDate, Judgement, Rung } from '@wrightonic/core';
 import type { Context } from '../context';
 import { dayIn, instantIn, spanOf } from '../time';
 import type { SessionRow } from './rows';
@@ -64,9 +64,31 @@ export async function knownOf(ctx: Context, entries: readonly LogEntry[]): Promi
 
 type Row = Record<string, unknown>;
 
+/** A rep as it is to be written, before it is judged. */
+export interface NewRep {
+  readonly id: string;
+  readonly athlete_id: string;
+  readonly session_id: string;
+  readonly on_date: IsoDate;
+  readonly received_on: IsoDate;
+  readonly at: Date;
+  readonly device_at: Date;
+  readonly received_at: Date;
+  readonly author_id: string;
+  readonly alone: boolean;
+  readonly focus_id: string | null;
+  readonly drill: string;
+  readonly rung: Rung;
+  readonly judged: Judgement;
+  readonly said_effort: number;
+  readonly effort: number;
+  readonly is_throw: boolean;
+  readonly refused: null;
+}
+
 /** What a batch comes to, before it is judged. */
 export interface Received {
-  readonly reps: readonly Row[];
+  readonly reps: readonly NewRep[];
   readonly readings: readonly Row[];
   readonly marks: readonly Row[];
   readonly pains: readonly Row[];
@@ -135,9 +157,12 @@ export function receive(setting: Setting, entries: readonly LogEntry[]): Receive
   const { start, end } = spanOf(zone, session.on_date);
   const bornAt = instantIn(zone, athlete.birthDate).getTime();
   const now = ctx.now.getTime();
-  const received: {
-    [K in 'reps' | 'readings' | 'marks' | 'pains']: Row[];
-  } = { reps: [], readings: [], marks: [], pains: [] };
+  const received: { reps: NewRep[] } & { [K in 'readings' | 'marks' | 'pains']: Row[] } = {
+    reps: [],
+    readings: [],
+    marks: [],
+    pains: [],
+  };
   const refused = new Map<string, EntryResult>();
   const days = new Set<IsoDate>();
   const marked: string[] = [];

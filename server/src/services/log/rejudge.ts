@@ -6,7 +6,7 @@ import type { Context } from '../context';
 import { accountOf, loadFrom, loadOf } from '../load';
 import type { Load } from '../load';
 import { marksOf, readingsFrom, repsFrom, toMark, toReading, toRep } from './rows';
-import type { ReadingRow, RepRow } from './rows';
+import type { ReadingRow, RepRow, SessionRow } from './rows';
 
 const CHUNK = 800;
 
@@ -64,20 +64,22 @@ export interface Judged {
   readonly readings: readonly ReadingRow[];
 }
 
+type SessionDay = Pick<SessionRow, 'id' | 'on_date'>;
+
+/** The day of each session that entries belong to. @param known sessions that have been read already */
 async function sessionDates(
   ctx: Context,
-  rows: readonly { session_id: string; on_date: IsoDate }[],
+  rows: readonly { session_id: string }[],
+  known: readonly SessionDay[],
 ): Promise<Map<string, IsoDate>> {
-  const ids = [...new Set(rows.map((row) => row.session_id))];
+  const dates = new Map(known.map((s) => [s.id, s.on_date]));
+  const missing = [...new Set(rows.map((row) => row.session_id))].filter((id) => !dates.has(id));
   const sessions = await inPortions(
-    ids,
-    async (portion) =>
-      (await ctx.tenant.from('work_sessions').whereIn('id', portion).select('id', 'on_date')) as {
-        id: string;
-        on_date: IsoDate;
-      }[],
+    missing,
+    async (portion) => (await ctx.tenant.from('work_sessions').whereIn('id', portion).select('id', 'on_date')) as SessionDay[],
   );
-  return new Map(sessions.map((s) => [s.id, s.on_date]));
+  for (const session of sessions) dates.set(session.id, session.on_date);
+  return dates;
 }
 
 function groupedByDay<T extends { readonly on_date: IsoDate }>(rows: readonly T[]): Map<IsoDate, T[]> {
@@ -107,8 +109,15 @@ async function writeLoad(ctx: Context, athlete: string, kept: readonly LoadRow[]
 /**
  * Judges the days from a day on anew, in their order, and writes what has changed. To be called in the transaction that changed
  * entries, pain, clearances or outings, with the athlete held.
+ * @param known sessions that the caller has read already
  */
-export async function rejudge(ctx: Context, athleteId: string, athlete: AthleteRecord, from: IsoDate): Promise<Judged> {
+export async function rejudge(
+  ctx: Context,
+  athleteId: string,
+  athlete: AthleteRecord,
+  from: IsoDate,
+  known: readonly SessionDay[] = [],
+): Promise<Judged> {
   const kept = await loadOf(ctx, athleteId);
   const reps = await repsFrom(ctx, athleteId, from);
   const readings = await readingsFrom(ctx, athleteId, from);
@@ -121,7 +130,7 @@ export async function rejudge(ctx: Context, athleteId: string, athlete: AthleteR
       )
     ).map(toMark),
   );
-  const dates = await sessionDates(ctx, all);
+  const dates = await sessionDates(ctx, all, known);
   const removed = new Set(all.filter((row) => row.removed).map((row) => row.id));
   const [repsBy, readingsBy] = [groupedByDay(reps), groupedByDay(readings)];
   // A rule looks back from its day: the days are put into the load one by one as they are judged.

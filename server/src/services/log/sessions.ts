@@ -1,5 +1,6 @@
 import type {
   AthleteOverview,
+  AthleteRecord,
   DrillTally,
   EntryResult,
   LoadRemoval,
@@ -21,11 +22,13 @@ import { loadOf, workloadOf } from '../load';
 import type { Load } from '../load';
 import { replan } from '../plans';
 import { spanOf } from '../time';
+import { append } from './append';
 import { followFrom } from './follow';
 import { knownOf, receive } from './receive';
+import type { KnownEntries } from './receive';
 import { reclimb } from './reclimb';
 import { rejudge } from './rejudge';
-import type { ReadingRow, RepRow, SessionRow } from './rows';
+import type { SessionRow } from './rows';
 
 async function sessionRow(ctx: Context, athleteId: string, id: string): Promise<SessionRow> {
   const row = (await ctx.tenant.from('work_sessions').where({ id, athlete_id: athleteId }).first()) as SessionRow | undefined;
@@ -39,35 +42,49 @@ function dryOnly({ today }: Workload): string | null {
   return today.throwsLeft <= 0 ? 'Today’s throws are used up: dry work only.' : null;
 }
 
-function talliesOf(reps: readonly RepRow[]): DrillTally[] {
-  const found = new Map<string, { drill: string; reps: number; good: number; close: number; off: number }>();
-  for (const { drill, judged } of reps) {
-    const tally = found.get(drill) ?? { drill, reps: 0, good: 0, close: 0, off: 0 };
-    tally.reps++;
-    tally[judged]++;
-    found.set(drill, tally);
+interface Summary {
+  readonly tallies: DrillTally[];
+  readonly notCounted: SessionRecord['notCounted'];
+}
+
+/** What a session's entries come to, added up by the database. */
+async function summaryOf(ctx: Context, session: string): Promise<Summary> {
+  const [reps, readings] = await Promise.all([
+    ctx.tenant
+      .from('reps')
+      .where({ session_id: session, gone: false })
+      .groupBy('drill', 'judged', 'undone', 'refused')
+      .select('drill', 'judged', 'undone', 'refused')
+      .count({ n: '*' }) as unknown as Promise<
+      { drill: string; judged: 'good' | 'close' | 'off'; undone: number; refused: string | null; n: number }[]
+    >,
+    ctx.tenant
+      .from('readings')
+      .where({ session_id: session, gone: false })
+      .whereNotNull('refused')
+      .groupBy('refused')
+      .select('refused')
+      .count({ n: '*' }) as unknown as Promise<{ refused: string; n: number }[]>,
+  ]);
+  const tallies = new Map<string, { drill: string; reps: number; good: number; close: number; off: number }>();
+  const reasons = new Map<string, number>();
+  for (const { drill, judged, undone, n } of reps) {
+    if (undone) continue;
+    const tally = tallies.get(drill) ?? { drill, reps: 0, good: 0, close: 0, off: 0 };
+    tally.reps += Number(n);
+    tally[judged] += Number(n);
+    tallies.set(drill, tally);
   }
-  return [...found.values()].sort((a, b) => (a.drill < b.drill ? -1 : 1));
+  for (const { refused, n } of [...reps, ...readings])
+    if (refused !== null) reasons.set(refused, (reasons.get(refused) ?? 0) + Number(n));
+  return {
+    tallies: [...tallies.values()].sort((x, y) => (x.drill < y.drill ? -1 : 1)),
+    notCounted: [...reasons].map(([reason, entries]) => ({ reason, entries })).sort((x, y) => y.entries - x.entries),
+  };
 }
 
-function notCounted(rows: readonly { refused: string | null }[]): SessionRecord['notCounted'] {
-  const found = new Map<string, number>();
-  for (const { refused } of rows) if (refused !== null) found.set(refused, (found.get(refused) ?? 0) + 1);
-  return [...found].map(([reason, entries]) => ({ reason, entries })).sort((a, b) => b.entries - a.entries);
-}
-
-/** A session as it stands, from its own entries and the athlete's load. */
-async function recordOf(
-  ctx: Context,
-  athleteId: string,
-  row: SessionRow,
-  load: Load,
-  entries: { readonly reps: readonly RepRow[]; readonly readings: readonly ReadingRow[] },
-): Promise<SessionRecord> {
-  const athlete = await athleteRecord(ctx, athleteId);
-  const mine = <T extends { session_id: string; gone: number; undone: number }>(rows: readonly T[]) =>
-    rows.filter((r) => r.session_id === row.id && !r.gone);
-  const [reps, readings] = [mine(entries.reps), mine(entries.readings)];
+/** A session as it stands, from its own entries and the athlete’s load. */
+async function recordOf(ctx: Context, athlete: AthleteRecord, row: SessionRow, load: Load): Promise<SessionRecord> {
   const assignment = row.assignment_id
     ? ((await ctx.tenant.from('assignments').where('id', row.assignment_id).first()) as AssignmentRow | undefined)
     : undefined;
@@ -82,22 +99,16 @@ async function recordOf(
     assignment: assignment ? toAssignment(assignment) : null,
     finished: row.finished_at !== null,
     dryOnly: dryOnly(workload),
-    tallies: talliesOf(reps.filter((r) => !r.undone)),
+    ...(await summaryOf(ctx, row.id)),
     workload,
     verdicts: verdicts.map(toMove),
-    notCounted: notCounted([...reps, ...readings]),
   };
 }
 
 export async function sessionOf(ctx: Context, athleteId: string, id: string): Promise<SessionRecord> {
   const row = await sessionRow(ctx, athleteId, id);
-  const own = (table: string) => ctx.tenant.from(table).where({ session_id: id });
-  const [load, reps, readings] = await Promise.all([
-    loadOf(ctx, athleteId),
-    own('reps') as unknown as Promise<RepRow[]>,
-    own('readings') as unknown as Promise<ReadingRow[]>,
-  ]);
-  return recordOf(ctx, athleteId, row, load, { reps, readings });
+  const [athlete, load] = await Promise.all([athleteRecord(ctx, athleteId), loadOf(ctx, athleteId)]);
+  return recordOf(ctx, athlete, row, load);
 }
 
 /** Pain told at the start, under ids that the same words always have: told again, it is one report. */
@@ -225,6 +236,12 @@ export async function logEntries(
           ),
     );
     const received = receive({ ctx: inside, athleteId, athlete, session, foci, known }, entries);
+    const open = session.finished_at === null && session.on_date === ctx.today;
+    const appended = open ? await append(inside, athleteId, athlete, session, received) : null;
+    if (appended) {
+      const answer = await recordOf(inside, athlete, session, appended.load);
+      return { results: resultsOf(entries, received.refused, appended.refused, known), session: answer };
+    }
     await tenant.insertNew('pain_reports', received.pains);
     await tenant.insertNew('reps', received.reps);
     await tenant.insertNew('readings', received.readings);
@@ -232,7 +249,7 @@ export async function logEntries(
     const targets = await targetsOf(inside, athleteId, received.marked);
     // A mark that was waiting for a rep is found with its day.
     const from = earliest([...received.days, ...targets.map((t) => t.on_date)]) ?? session.on_date;
-    const judged = await rejudge(inside, athleteId, athlete, from < session.on_date ? from : session.on_date);
+    const judged = await rejudge(inside, athleteId, athlete, from < session.on_date ? from : session.on_date, [session]);
     const late =
       session.finished_at !== null ||
       from < ctx.today ||
@@ -240,21 +257,22 @@ export async function logEntries(
       session.on_date < ctx.today;
     const something = received.days.size > 0 || received.marks.length > 0;
     if (something && (late || received.pains.length > 0)) await follow(inside, athleteId, from, received.pains.length > 0);
-    const record = await recordOf(inside, athleteId, session, judged.load, judged);
-    return { results: resultsOf(entries, received.refused, judged), session: record };
+    const answer = await recordOf(inside, athlete, session, judged.load);
+    const why = new Map([...judged.reps, ...judged.readings].map((row) => [row.id, row.refused]));
+    return { results: resultsOf(entries, received.refused, why, known), session: answer };
   });
 }
 
 function resultsOf(
   entries: readonly LogEntry[],
   refused: ReadonlyMap<string, EntryResult>,
-  judged: { readonly reps: readonly RepRow[]; readonly readings: readonly ReadingRow[] },
+  why: ReadonlyMap<string, string | null>,
+  known: KnownEntries,
 ): EntryResult[] {
-  const why = new Map<string, string | null>([...judged.reps, ...judged.readings].map((row) => [row.id, row.refused]));
   return entries.map(({ id }): EntryResult => {
     const not = refused.get(id);
     if (not) return not;
-    const reason = why.get(id) ?? null;
+    const reason = why.get(id) ?? known.rep.get(id)?.refused ?? known.reading.get(id)?.refused ?? null;
     return { id, status: reason === null ? 'stored' : 'refused', reason, kept: true };
   });
 }

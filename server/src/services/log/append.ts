@@ -1,0 +1,100 @@
+/** The common case of a log: reps that come after everything else of their day. Only they are judged, not the day. */
+import type { AthleteRecord } from '@wrightonic/contract';
+import { judgeDay } from '@wrightonic/core';
+import type { LoggedRep } from '@wrightonic/core';
+import type { Context } from '../context';
+import { accountOf, loadFrom, loadOf } from '../load';
+import type { Load } from '../load';
+import type { Received } from './receive';
+import type { SessionRow } from './rows';
+
+export interface Appended {
+  readonly load: Load;
+  /** Why each rep is not counted; null where it is. */
+  readonly refused: ReadonlyMap<string, string | null>;
+}
+
+interface Beside {
+  readonly last: Date | null;
+  readonly measured: number;
+  readonly marked: number;
+}
+
+/**
+ * Takes in reps at the end of a day.
+ * @returns null where that is not what they are: something of the day comes after them, was measured, or speaks of them already
+ */
+export async function append(
+  ctx: Context,
+  athleteId: string,
+  athlete: AthleteRecord,
+  session: SessionRow,
+  { reps, readings, marks, pains }: Received,
+): Promise<Appended | null> {
+  if (reps.length === 0 || readings.length + marks.length + pains.length > 0) return null;
+  if (reps.some((rep) => rep.on_date !== session.on_date)) return null;
+  const date = session.on_date;
+  const of = (table: string) => ctx.tenant.from(table).where(`${table}.athlete_id`, athleteId);
+  const beside = (await ctx.tenant
+    .from('athletes')
+    .where('athletes.id', athleteId)
+    .first(
+      of('reps').where('reps.on_date', date).max('reps.at').as('last'),
+      of('readings').where('readings.on_date', date).count('*').as('measured'),
+      of('rep_marks')
+        .whereIn(
+          'rep_marks.rep_id',
+          reps.map((rep) => rep.id),
+        )
+        .count('*')
+        .as('marked'),
+    )) as Beside;
+  const first = Math.min(...reps.map((rep) => rep.at.getTime()));
+  if (beside.measured > 0 || beside.marked > 0 || (beside.last !== null && beside.last.getTime() >= first)) return null;
+  const kept = await loadOf(ctx, athleteId);
+  const before = kept.logged.filter((row) => row.date !== date);
+  const soFar = kept.logged.find((row) => row.date === date) ?? { throws: 0, highEffort: 0 };
+  const day = judgeDay(
+    {
+      date,
+      reps: reps.map((row): LoggedRep => ({
+        id: row.id,
+        session: row.session_id,
+        date: row.on_date,
+        at: row.at.toISOString(),
+        author: row.author_id,
+        alone: row.alone,
+        drill: row.drill,
+        rung: row.rung,
+        focus: row.focus_id,
+        judged: row.judged,
+        effort: row.said_effort,
+        receivedOn: row.received_on,
+      })),
+      readings: [],
+      marks: new Map(),
+      removed: new Set(),
+      sessionDate: () => date,
+      soFar,
+    },
+    accountOf(ctx, athlete, { log: [...before, ...kept.beside], clearances: kept.clearances }),
+  );
+  await ctx.tenant.insertNew(
+    'reps',
+    reps.map((row) => {
+      const judged = day.reps.get(row.id)!;
+      return { ...row, effort: judged.effort, is_throw: judged.isThrow, refused: judged.refused?.slice(0, 300) ?? null };
+    }),
+  );
+  if (day.throws !== soFar.throws || day.highEffort !== soFar.highEffort)
+    await ctx.tenant.write(
+      'load_days',
+      [{ athlete_id: athleteId, on_date: date, throws: day.throws, high_effort: day.highEffort }],
+      ['throws', 'high_effort'],
+    );
+  const logged = [...before, { date, throws: day.throws, highEffort: day.highEffort }];
+  return {
+    load: loadFrom(logged, kept.beside, kept.clearances),
+    refused: new Map([...day.reps].map(([id, rep]) => [id, rep.refused])),
+  };
+}
