@@ -5,6 +5,7 @@ import type {
   AthleteWork,
   DiagnosisRecord,
   FocusChange,
+  LoadRemoval,
   LogAnswer,
   LogEntry,
   Me,
@@ -180,6 +181,10 @@ export const api = createApi({
         headers: actingAs(who),
       }),
       invalidatesTags: ['Athlete', 'Roster', 'Today', 'Plan', 'Progress', 'Session'],
+    }),
+    removeLoad: build.mutation<AthleteOverview, Put<LoadRemoval>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/load/${id}/remove`, method: 'POST', body }),
+      invalidatesTags: ['Athlete', 'Roster', 'Today', 'Progress', 'Session', 'Plan'],
     }),
     putOuting: build.mutation<AthleteOverview, Put<NewOuting>>({
       query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/outings/${id}`, method: 'PUT', body }),

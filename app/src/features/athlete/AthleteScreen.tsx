@@ -310,6 +310,9 @@ export function AthleteScreen({ id }: { readonly id: string }) {
             {moved ? (
               <GateMove move={moved} athlete={id} mayTakeBack={may(me.role, 'judge') && !data.workload.today.locked} />
             ) : null}
+            {data.moves
+              .slice(1)
+              .flatMap((move) => (move.revised ? [<GateMove key={move.id} move={move} athlete={id} mayTakeBack={false} />] : []))}
             {data.flags.length > 0 ? (
               <Caution>{`Take care: ${data.flags.map((f) => findingById(f).title.toLowerCase()).join('; ')}. No hard throws are planned while it is likely. If anything hurts, a licensed clinician decides.`}</Caution>
             ) : null}

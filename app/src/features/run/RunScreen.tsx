@@ -16,6 +16,7 @@ import { useWordsFor } from '../../ui/use-words';
 import { ClearanceLine } from '../athlete/ClearanceLine';
 import { doseText } from '../session/SessionItems';
 import { PainCheck } from '../pain/PainCheck';
+import { isLate, LateUndo } from './LateUndo';
 import { RepButtons } from './RepButtons';
 import { SpeedPad } from './SpeedPad';
 import { tallyOf, useRun } from './use-run';
@@ -42,7 +43,7 @@ const DrillFigure = memo(function DrillFigure({ item, overview }: { readonly ite
   );
 });
 
-type Panel = 'none' | 'speed' | 'pain' | 'after';
+type Panel = 'none' | 'speed' | 'pain' | 'after' | 'late-undo';
 
 interface WorkProps {
   readonly overview: AthleteWork;
@@ -57,6 +58,7 @@ function Work({ overview, me, items, run }: WorkProps) {
   const [panel, setPanel] = useState<Panel>('none');
   const [effort, setEffort] = useState<Record<string, number>>({});
   const [lastOff, setLastOff] = useState<string | null>(null);
+  const [late, setLate] = useState('');
   const item = items[Math.min(at, items.length - 1)]!;
   const drill = drillById(item.drill);
   const inWords = useWordsFor(overview.age);
@@ -78,14 +80,23 @@ function Work({ overview, me, items, run }: WorkProps) {
     const id = run.rep(item, judged, current);
     setLastOff(judged === 'off' ? id : null);
   };
+  const takeBack = () => {
+    if (!last) return;
+    run.undo(last.id);
+    if (isThrow && isLate(last.at)) {
+      setLate(last.id);
+      setPanel('late-undo');
+    }
+  };
   const rep = (judged: Judgement) => () => (blocked || panel !== 'none' ? undefined : onRep(judged));
   useShortcuts([
     { key: 'g', does: 'good', run: rep('good') },
     { key: 'c', does: 'close', run: rep('close') },
     { key: 'o', does: 'off', run: rep('off') },
-    { key: 'u', does: 'undo', run: () => last && run.undo(last.id) },
+    { key: 'u', does: 'undo', run: () => takeBack() },
     { key: 'n', does: 'next drill', run: () => (at < items.length - 1 ? move(at + 1) : undefined) },
   ]);
+  if (panel === 'late-undo') return <LateUndo athlete={overview.id} rep={late} role={me.role} onDone={() => setPanel('none')} />;
   if (panel === 'pain' || panel === 'after')
     return (
       <Screen width={640}>
@@ -128,7 +139,7 @@ function Work({ overview, me, items, run }: WorkProps) {
             ) : null}
             <RepButtons disabled={blocked} onRep={onRep} />
             <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
-              <Action kind="plain" label="Undo" disabled={!last} onPress={() => last && run.undo(last.id)} testID="undo" />
+              <Action kind="plain" label="Undo" disabled={!last} onPress={takeBack} testID="undo" />
               <Action
                 kind="plain"
                 label="Speed"

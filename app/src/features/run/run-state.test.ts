@@ -2,7 +2,7 @@ import type { AthleteWork, LogEntry } from '@wrightonic/contract';
 import type { Operation, Work } from '../../state/operations';
 import { leftOpen, openSession, runState, tallyOf } from './use-run';
 
-const room = { throwsLeft: 60, highEffortLeft: 20, highestEffort: 100, locked: null };
+const room = { throwsLeft: 60, highEffortLeft: 20, highestEffort: 100, locked: null, lockComesBack: null };
 const overview = { workload: { today: room } } as unknown as AthleteWork;
 let seq = 0;
 const op = (work: Work, status: Operation['status'] = 'sent', session = 's1'): Operation => ({
@@ -118,6 +118,17 @@ describe('what a run shows', () => {
   it('knows what the server refused, and the end', () => {
     const state = runState([start(), rep('r1', {}, 'refused'), op({ kind: 'finish' }, 'waiting')], 's1', overview, null);
     expect([state.refused.length, state.finished, state.sent]).toEqual([1, true, false]);
+  });
+});
+
+describe('a clearance on the device', () => {
+  it('has run out on its day, with or without a connection', () => {
+    const until = (lockComesBack: string) => ({ workload: { today: { ...room, lockComesBack } } }) as unknown as AthleteWork;
+    expect(runState([start()], 's1', until('2026-05-05'), null)).toMatchObject({ dryOnly: null, throwsLeft: 60 });
+    expect(runState([start()], 's1', until('2026-05-04'), null)).toMatchObject({
+      dryOnly: expect.stringContaining('run out'),
+      throwsLeft: 0,
+    });
   });
 });
 

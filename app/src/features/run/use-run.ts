@@ -61,6 +61,7 @@ export const leftOpen = (operations: readonly Operation[], athlete: string, user
     .map((o) => o.session)
     .filter((session) => !operations.some((o) => o.session === session && o.work.kind === 'finish'));
 
+const RAN_OUT = 'The clearance has run out: throwing is locked until a new one is recorded.';
 /** Effort that stays open while hard throws are closed, percent. */
 const CALM_EFFORT = HARD_EFFORT - 5;
 
@@ -89,7 +90,10 @@ export function runState(
   const waitingThrows = waiting.filter(isThrow);
   const { today } = server?.workload ?? overview.workload;
   const left = (said: number, used: number) => Math.max(0, said - used);
-  const throwsLeft = hurting.length > 0 ? 0 : left(today.throwsLeft, waitingThrows.length);
+  // The device knows the day on which a clearance has run out, with or without a connection.
+  const day = start ? dayOf(start) : '';
+  const ranOut = today.lockComesBack && day >= today.lockComesBack ? RAN_OUT : null;
+  const throwsLeft = hurting.length > 0 || ranOut ? 0 : left(today.throwsLeft, waitingThrows.length);
   const hardLeft = left(today.highEffortLeft, waitingThrows.filter((rep) => rep.effort >= HARD_EFFORT).length);
   const worst = strongest(hurting);
   const legsHurt = strongest([...before, ...pains].filter(stopsLegs));
@@ -102,7 +106,10 @@ export function runState(
     readings: entries.filter((e): e is Extract<LogEntry, { type: 'reading' }> => e.type === 'reading' && !undone.has(e.id)),
     dryOnly: worst
       ? `No more throwing today: ${told(worst)}`
-      : (today.locked?.reason ?? server?.dryOnly ?? (throwsLeft <= 0 ? 'Today’s throws are used up: dry work only.' : null)),
+      : (today.locked?.reason ??
+        ranOut ??
+        server?.dryOnly ??
+        (throwsLeft <= 0 ? 'Today’s throws are used up: dry work only.' : null)),
     legsClosed: legsHurt ? `No more leg work today: ${told(legsHurt)}` : today.locked?.legs ? today.locked.reason : null,
     throwsLeft,
     highestEffort: Math.min(today.highestEffort, hardLeft > 0 ? 100 : CALM_EFFORT),

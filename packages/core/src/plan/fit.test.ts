@@ -160,6 +160,13 @@ describe('the ledger', () => {
     expect(ledger.allowance('2026-05-12')).toMatchObject({ throws: 90 - 20, highestEffort: 80 });
   });
 
+  it('reads the age on each day: a birthday within the plan changes its budget', () => {
+    const usual = ['2026-04-06', '2026-04-13', '2026-04-20', '2026-04-27'].map((date) => ({ date, throws: 400, highEffort: 0 }));
+    const turning = { ...request, recentLoad: usual, athlete: { ...request.athlete, birthDate: '2009-05-08' } };
+    const ledger = openLedger(turning);
+    expect([ledger.allowance('2026-05-07').throws, ledger.allowance('2026-05-08').throws]).toEqual([110, 120]);
+  });
+
   it('keeps the league’s day, week and rest', () => {
     const usual = ['2026-04-06', '2026-04-13', '2026-04-20', '2026-04-27'].map((date) => ({ date, throws: 200, highEffort: 0 }));
     const ledger = openLedger({
