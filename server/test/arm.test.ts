@@ -209,6 +209,7 @@ describe('the assigned plan answers at once', () => {
     readonly throws: number;
   }
   interface Assigned {
+    readonly id: string;
     readonly on_date: string;
     readonly session: { readonly throws: number; readonly items: Item[] };
     readonly done: number;
@@ -243,10 +244,21 @@ describe('the assigned plan answers at once', () => {
   it('to a lock: today and all days after it hold no throw, and the legs go on', async () => {
     const { athlete } = await planned();
     expect(await throwsFrom(athlete, '2026-05-04')).toBeGreaterThan(40);
-    expect((await assigned(athlete))[0]).toMatchObject({ on_date: '2026-05-04' });
-    await startSession(coach, athlete, '2026-05-04', [{ site: 'elbow', score: 4 }]);
+    const [first] = await assigned(athlete);
+    expect(first).toMatchObject({ on_date: '2026-05-04' });
+    const session = uuid();
+    await coach
+      .put(`/athletes/${athlete}/sessions/${session}`, {
+        on: '2026-05-04',
+        assignment: first!.id,
+        painBefore: [{ site: 'elbow', score: 4 }],
+      })
+      .expect(200);
     expect(await throwsFrom(athlete, '2026-05-04')).toBe(0);
     expect((await assigned(athlete)).length).toBeGreaterThan(4);
+    // The session that is running goes on under what stands for today now, and ends it.
+    await coach.post(`/athletes/${athlete}/sessions/${session}/finish`).expect(200);
+    expect((await assigned(athlete)).find((a) => a.on_date === '2026-05-04')).toMatchObject({ done: 1 });
   });
 
   it('to a clearance and to its end', async () => {

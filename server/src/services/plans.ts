@@ -186,6 +186,21 @@ function isTooMuch(session: PlanSession, { throws, highEffort, highestEffort, le
   );
 }
 
+/** A session that runs while its day is planned anew goes on under what is assigned now. */
+async function relink(ctx: Context, athleteId: string): Promise<void> {
+  const now = (await ctx.tenant
+    .from('assignments')
+    .where({ athlete_id: athleteId, on_date: ctx.today, done: false })
+    .first('id')) as { id: string } | undefined;
+  if (!now) return;
+  await ctx.tenant
+    .from('work_sessions')
+    .where({ athlete_id: athleteId, on_date: ctx.today })
+    .whereNull('finished_at')
+    .whereNull('assignment_id')
+    .update({ assignment_id: now.id });
+}
+
 /**
  * What really happened takes the place of what was expected: the assigned plan is made anew from tomorrow, up to the last day that it
  * always had. What is shown for today stays, unless a rule no longer allows it. To be called after whatever a plan hangs on: a lock, a
@@ -216,6 +231,7 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
     // For safety only: today is planned anew with the rest.
     const plan = await store(ctx, athleteId, id, request);
     await assign(ctx, athleteId, id, plan, ctx.today);
+    await relink(ctx, athleteId);
     return;
   }
   if (tomorrow > current.ends_on) return;

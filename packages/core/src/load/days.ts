@@ -33,8 +33,8 @@ export interface Day {
 const saysSomething = (row: LoadRow): boolean =>
   row.throws > 0 || (row.pitches ?? 0) > 0 || row.highEffort > 0 || (row.pain ?? []).some(hurts);
 
-/** Throws of a row: never fewer than its pitches and hard throws. */
-const throwsOf = (row: LoadRow): number => Math.max(row.throws, (row.pitches ?? 0) + row.highEffort);
+/** Throws of a row: the whole as told, and never fewer than a part of it. */
+const throwsOf = (row: LoadRow): number => Math.max(row.throws, row.pitches ?? 0, row.highEffort);
 
 /** Rows of one date taken together, in date order; rows that say nothing are no days. */
 export function daysOf(log: readonly LoadRow[]): Day[] {
