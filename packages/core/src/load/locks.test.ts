@@ -53,6 +53,16 @@ describe('locks are instants', () => {
     expect(until(days, [...given, clear(ago(2))])).toBeNull();
   });
 
+  it('stays shut where the clearance is of the report’s own minute, and says that the report is the later', () => {
+    const days = [day(ago(2), elbow(5, { at: '10:00' }))];
+    expect(lockAt(days, [clear(ago(2), { at: '10:00' })], { date: on })).toMatchObject({
+      until: 'clearance',
+      reason: expect.stringContaining('later than the last clearance'),
+    });
+    expect(until(days, [clear(ago(2), { at: '10:01' })])).toBeNull();
+    expect(lockAt(days, [], { date: on })?.reason).not.toContain('last clearance');
+  });
+
   it('is back on the day after a clearance has run out, and says that it has', () => {
     const days = [day(ago(20), elbow(6))];
     const given = [clear(ago(18), { until: on })];

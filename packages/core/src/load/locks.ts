@@ -93,8 +93,13 @@ export function lockAt(days: readonly PainDay[], clearances: readonly Clearance[
       (c) => momentKey(c, 'start') > newest.key && momentKey(c, 'start') <= now && c.until !== undefined && c.until < moment.date,
     );
     const legs = open.some((report) => report.legs);
+    const since = ranOut
+      ? 'The clearance has run out; a'
+      : standing.length > 0
+        ? 'That is later than the last clearance; a'
+        : 'A';
     return {
-      reason: `Throwing is locked: ${newest.why}. ${ranOut ? 'The clearance has run out; a' : 'A'} licensed clinician’s clearance must be recorded first.`,
+      reason: `Throwing is locked: ${newest.why}. ${since} licensed clinician’s clearance must be recorded first.`,
       until: 'clearance',
       legs,
     };
