@@ -104,7 +104,9 @@ export class Tenant {
     else await this.insertOnce(table, row);
   }
 
-  transaction<T>(work: (tenant: Tenant) => Promise<T>): Promise<T> {
+  /** All of some work or nothing. Inside of a transaction it is part of that one, and stands or falls with it. */
+  async transaction<T>(work: (tenant: Tenant) => Promise<T>): Promise<T> {
+    if (this.db.isTransaction) return work(this);
     return this.db.transaction((trx) => work(new Tenant(trx, this.academy)));
   }
 

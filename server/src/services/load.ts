@@ -22,14 +22,13 @@ export interface RecordedClearance extends Clearance {
 /** Days of throwing that rules look back on. Pain and clearances count however old they are. */
 const DAYS_BACK = 400;
 
-interface DayRow {
+/** A day of the log, or an outing: only outings have pitches. */
+interface ThrowsRow {
   on_date: IsoDate;
   throws: number;
   high_effort: number;
-}
-interface OutingRow extends DayRow {
-  pitches: number;
-  innings: number;
+  pitches: number | null;
+  innings: number | null;
 }
 export interface PainRow {
   on_date: IsoDate;
@@ -71,24 +70,36 @@ const toClearance = (row: ClearanceRow): RecordedClearance => ({
 export async function loadOf(ctx: Context, athlete: string): Promise<Load> {
   const from = addDays(ctx.today, -DAYS_BACK);
   const own = (table: string) => ctx.tenant.from(table).where('athlete_id', athlete).where('on_date', '<=', ctx.today);
-  const [days, outings, pains, clearances] = await Promise.all([
-    own('load_days').where('on_date', '>=', from).select('on_date', 'throws', 'high_effort') as unknown as Promise<DayRow[]>,
-    own('outings')
-      .where({ removed: false })
+  const outings = own('outings')
+    .where({ removed: false })
+    .where('on_date', '>=', from)
+    .select('on_date', 'throws', 'high_effort', 'pitches', 'innings');
+  // Asked for with every tap: one question instead of two.
+  const [thrown, pains, clearances] = await Promise.all([
+    own('load_days')
       .where('on_date', '>=', from)
-      .select('on_date', 'pitches', 'throws', 'high_effort', 'innings') as unknown as Promise<OutingRow[]>,
+      .select('on_date', 'throws', 'high_effort', ctx.tenant.raw('null as pitches'), ctx.tenant.raw('null as innings'))
+      .unionAll(outings) as unknown as Promise<ThrowsRow[]>,
     own('pain_reports').orderBy(['at', 'id']).select('on_date', 'at', 'site', 'score', 'signs') as unknown as Promise<PainRow[]>,
     own('clearances').orderBy(['on_date', 'created_at', 'id']) as unknown as Promise<ClearanceRow[]>,
   ]);
-  const logged = days.map((d) => ({ date: d.on_date, throws: d.throws, highEffort: d.high_effort }));
+  const logged = thrown.flatMap((d) =>
+    d.pitches === null ? [{ date: d.on_date, throws: d.throws, highEffort: d.high_effort }] : [],
+  );
   const beside = [
-    ...outings.map((o) => ({
-      date: o.on_date,
-      pitches: o.pitches,
-      throws: Math.max(o.throws, o.pitches),
-      highEffort: o.high_effort,
-      innings: o.innings,
-    })),
+    ...thrown.flatMap(({ pitches, ...o }) =>
+      pitches === null
+        ? []
+        : [
+            {
+              date: o.on_date,
+              pitches,
+              throws: Math.max(o.throws, pitches),
+              highEffort: o.high_effort,
+              innings: o.innings ?? 0,
+            },
+          ],
+    ),
     ...pains.map((p) => ({ date: p.on_date, throws: 0, highEffort: 0, pain: [toPain(p)] })),
   ];
   return loadFrom(logged, beside, clearances.map(toClearance));

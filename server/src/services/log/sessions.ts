@@ -47,8 +47,11 @@ interface Summary {
   readonly notCounted: SessionRecord['notCounted'];
 }
 
-/** What a session's entries come to, added up by the database. */
-async function summaryOf(ctx: Context, session: string): Promise<Summary> {
+/**
+ * What a session's entries come to, added up by the database.
+ * @param measured whether it may hold readings
+ */
+async function summaryOf(ctx: Context, session: string, measured: boolean): Promise<Summary> {
   const [reps, readings] = await Promise.all([
     ctx.tenant
       .from('reps')
@@ -58,13 +61,15 @@ async function summaryOf(ctx: Context, session: string): Promise<Summary> {
       .count({ n: '*' }) as unknown as Promise<
       { drill: string; judged: 'good' | 'close' | 'off'; undone: number; refused: string | null; n: number }[]
     >,
-    ctx.tenant
-      .from('readings')
-      .where({ session_id: session, gone: false })
-      .whereNotNull('refused')
-      .groupBy('refused')
-      .select('refused')
-      .count({ n: '*' }) as unknown as Promise<{ refused: string; n: number }[]>,
+    measured
+      ? (ctx.tenant
+          .from('readings')
+          .where({ session_id: session, gone: false })
+          .whereNotNull('refused')
+          .groupBy('refused')
+          .select('refused')
+          .count({ n: '*' }) as unknown as Promise<{ refused: string; n: number }[]>)
+      : [],
   ]);
   const tallies = new Map<string, { drill: string; reps: number; good: number; close: number; off: number }>();
   const reasons = new Map<string, number>();
@@ -84,7 +89,13 @@ async function summaryOf(ctx: Context, session: string): Promise<Summary> {
 }
 
 /** A session as it stands, from its own entries and the athlete’s load. */
-async function recordOf(ctx: Context, athlete: AthleteRecord, row: SessionRow, load: Load): Promise<SessionRecord> {
+async function recordOf(
+  ctx: Context,
+  athlete: AthleteRecord,
+  row: SessionRow,
+  load: Load,
+  measured = true,
+): Promise<SessionRecord> {
   const assignment = row.assignment_id
     ? ((await ctx.tenant.from('assignments').where('id', row.assignment_id).first()) as AssignmentRow | undefined)
     : undefined;
@@ -99,7 +110,7 @@ async function recordOf(ctx: Context, athlete: AthleteRecord, row: SessionRow, l
     assignment: assignment ? toAssignment(assignment) : null,
     finished: row.finished_at !== null,
     dryOnly: dryOnly(workload),
-    ...(await summaryOf(ctx, row.id)),
+    ...(await summaryOf(ctx, row.id, measured)),
     workload,
     verdicts: verdicts.map(toMove),
   };
@@ -239,7 +250,7 @@ export async function logEntries(
     const open = session.finished_at === null && session.on_date === ctx.today;
     const appended = open ? await append(inside, athleteId, athlete, session, received) : null;
     if (appended) {
-      const answer = await recordOf(inside, athlete, session, appended.load);
+      const answer = await recordOf(inside, athlete, session, appended.load, false);
       return { results: resultsOf(entries, received.refused, appended.refused, known), session: answer };
     }
     await tenant.insertNew('pain_reports', received.pains);
