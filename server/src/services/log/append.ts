@@ -2,6 +2,7 @@
 import type { AthleteRecord } from '@wrightonic/contract';
 import { judgeDay } from '@wrightonic/core';
 import type { LoggedRep } from '@wrightonic/core';
+import { notFound } from '../../problems';
 import type { Context } from '../context';
 import { accountOf, loadFrom, loadOf } from '../load';
 import type { Load } from '../load';
@@ -14,10 +15,47 @@ export interface Appended {
   readonly refused: ReadonlyMap<string, string | null>;
 }
 
-interface Beside {
+/** What is there as a batch comes in: its session, and what else there is of that day and of the reps that it brings. */
+export interface Here {
+  readonly session: SessionRow;
+  /** Instant of the day's last rep. */
   readonly last: Date | null;
+  /** Readings of the day. */
   readonly measured: number;
+  /** Marks that speak of these reps. */
   readonly marked: number;
+  /** Reps that have their ids. */
+  readonly known: number;
+}
+
+/** @param reps ids of the reps of the batch */
+export async function hereOf(ctx: Context, athleteId: string, sessionId: string, reps: readonly string[]): Promise<Here> {
+  const ofDay = (table: string) =>
+    ctx.tenant
+      .from(table)
+      .where(`${table}.athlete_id`, athleteId)
+      .whereRaw('?? = work_sessions.on_date', [`${table}.on_date`]);
+  const row = (await ctx.tenant
+    .from('work_sessions')
+    .where({ 'work_sessions.id': sessionId, 'work_sessions.athlete_id': athleteId })
+    .first(
+      'work_sessions.*',
+      ofDay('reps').max('reps.at').as('last'),
+      ofDay('readings').count('*').as('measured'),
+      ctx.tenant
+        .from('rep_marks')
+        .whereIn('rep_marks.rep_id', [...reps])
+        .count('*')
+        .as('marked'),
+      ctx.tenant
+        .from('reps')
+        .whereIn('reps.id', [...reps])
+        .count('*')
+        .as('known'),
+    )) as (SessionRow & Omit<Here, 'session'>) | undefined;
+  if (!row) throw notFound('session');
+  const { last, measured, marked, known, ...session } = row;
+  return { session, last, measured, marked, known };
 }
 
 /**
@@ -28,29 +66,14 @@ export async function append(
   ctx: Context,
   athleteId: string,
   athlete: AthleteRecord,
-  session: SessionRow,
+  here: Here,
   { reps, readings, marks, pains }: Received,
 ): Promise<Appended | null> {
   if (reps.length === 0 || readings.length + marks.length + pains.length > 0) return null;
-  if (reps.some((rep) => rep.on_date !== session.on_date)) return null;
-  const date = session.on_date;
-  const of = (table: string) => ctx.tenant.from(table).where(`${table}.athlete_id`, athleteId);
-  const beside = (await ctx.tenant
-    .from('athletes')
-    .where('athletes.id', athleteId)
-    .first(
-      of('reps').where('reps.on_date', date).max('reps.at').as('last'),
-      of('readings').where('readings.on_date', date).count('*').as('measured'),
-      of('rep_marks')
-        .whereIn(
-          'rep_marks.rep_id',
-          reps.map((rep) => rep.id),
-        )
-        .count('*')
-        .as('marked'),
-    )) as Beside;
+  if (reps.some((rep) => rep.on_date !== here.session.on_date)) return null;
+  const date = here.session.on_date;
   const first = Math.min(...reps.map((rep) => rep.at.getTime()));
-  if (beside.measured > 0 || beside.marked > 0 || (beside.last !== null && beside.last.getTime() >= first)) return null;
+  if (here.measured > 0 || here.marked > 0 || (here.last !== null && here.last.getTime() >= first)) return null;
   const kept = await loadOf(ctx, athleteId);
   const before = kept.logged.filter((row) => row.date !== date);
   const soFar = kept.logged.find((row) => row.date === date) ?? { throws: 0, highEffort: 0 };

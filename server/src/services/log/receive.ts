@@ -28,6 +28,9 @@ export interface KnownEntries {
 
 const NONE: ReadonlyMap<string, Known> = new Map();
 
+/** Where none of the ids is there yet. */
+export const NOTHING_KNOWN: KnownEntries = { rep: NONE, reading: NONE, mark: NONE, pain: NONE };
+
 /** What is known of the ids that a batch names, its own and those it speaks of. */
 export async function knownOf(ctx: Context, entries: readonly LogEntry[]): Promise<KnownEntries> {
   const ids = (of: (entry: LogEntry) => (string | null | undefined)[]) => [

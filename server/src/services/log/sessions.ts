@@ -22,9 +22,9 @@ import { loadOf, workloadOf } from '../load';
 import type { Load } from '../load';
 import { replan } from '../plans';
 import { spanOf } from '../time';
-import { append } from './append';
+import { append, hereOf } from './append';
 import { followFrom } from './follow';
-import { knownOf, receive } from './receive';
+import { knownOf, NOTHING_KNOWN, receive } from './receive';
 import type { KnownEntries } from './receive';
 import { reclimb } from './reclimb';
 import { rejudge } from './rejudge';
@@ -236,8 +236,15 @@ export async function logEntries(
   return ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
     const athlete = await holdAthlete(inside, athleteId);
-    const session = await sessionRow(inside, athleteId, sessionId);
-    const known = await knownOf(inside, entries);
+    const reps = entries.filter((entry) => entry.type === 'rep');
+    const here = await hereOf(
+      inside,
+      athleteId,
+      sessionId,
+      reps.map((rep) => rep.id),
+    );
+    const { session } = here;
+    const known = here.known === 0 && reps.length === entries.length ? NOTHING_KNOWN : await knownOf(inside, entries);
     const wanted = [...new Set(entries.flatMap((e) => (e.type === 'rep' && e.focus !== null ? [e.focus] : [])))];
     const foci = new Set(
       wanted.length === 0
@@ -248,7 +255,7 @@ export async function logEntries(
     );
     const received = receive({ ctx: inside, athleteId, athlete, session, foci, known }, entries);
     const open = session.finished_at === null && session.on_date === ctx.today;
-    const appended = open ? await append(inside, athleteId, athlete, session, received) : null;
+    const appended = open ? await append(inside, athleteId, athlete, here, received) : null;
     if (appended) {
       const answer = await recordOf(inside, athlete, session, appended.load, false);
       return { results: resultsOf(entries, received.refused, appended.refused, known), session: answer };
