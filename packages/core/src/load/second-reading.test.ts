@@ -17,6 +17,8 @@ const ageOf = (birth: string, day: number): number => {
   return Number(on.slice(0, 4)) - Number(born.slice(0, 4)) - (on.slice(5) < born.slice(5) ? 1 : 0);
 };
 
+/** Each row holds up to its age. */
+type Steps<T> = readonly (readonly [age: number, value: T])[];
 const OVERHAND_LIMIT = [
   [8, 50],
   [10, 75],
@@ -25,7 +27,7 @@ const OVERHAND_LIMIT = [
   [18, 105],
   [99, 120],
 ] as const;
-const WINDMILL_LIMIT = [
+const WINDMILL_LIMIT: Steps<readonly number[]> = [
   [10, [80, 80, 0]],
   [12, [95, 95, 0]],
   [14, [115, 115, 80]],
@@ -52,13 +54,13 @@ const HARD = [
   [18, 40],
   [99, 50],
 ] as const;
-const REST = [
+const REST: Steps<readonly number[]> = [
   [14, [20, 35, 50, 65]],
   [16, [30, 45, 60, 75]],
   [18, [30, 45, 60, 80]],
   [99, [30, 45, 60, 80, 105]],
 ] as const;
-const upTo = <T>(rows: readonly (readonly [number, T])[], age: number): T => rows.find(([most]) => age <= most)![1];
+const upTo = <T>(rows: Steps<T>, age: number): T => rows.find(([most]) => age <= most)![1];
 
 interface Told {
   readonly ago: number;
