@@ -66,8 +66,15 @@ const toClearance = (row: ClearanceRow): RecordedClearance => ({
   ...(row.highest_effort === null ? {} : { highestEffort: row.highest_effort }),
 });
 
-/** All throwing of the last year and all pain: logged days, outside throwing, reports, clearances. */
-export async function loadOf(ctx: Context, athlete: string): Promise<Load> {
+/**
+ * All throwing of the last year and all pain: logged days, outside throwing, reports, clearances.
+ * @param has whether there are any reports and clearances, where that is known: what is not there is not asked for
+ */
+export async function loadOf(
+  ctx: Context,
+  athlete: string,
+  has: { readonly pains: boolean; readonly clearances: boolean } = { pains: true, clearances: true },
+): Promise<Load> {
   const from = addDays(ctx.today, -DAYS_BACK);
   const own = (table: string) => ctx.tenant.from(table).where('athlete_id', athlete).where('on_date', '<=', ctx.today);
   const outings = own('outings')
@@ -80,8 +87,12 @@ export async function loadOf(ctx: Context, athlete: string): Promise<Load> {
       .where('on_date', '>=', from)
       .select('on_date', 'throws', 'high_effort', ctx.tenant.raw('null as pitches'), ctx.tenant.raw('null as innings'))
       .unionAll(outings) as unknown as Promise<ThrowsRow[]>,
-    own('pain_reports').orderBy(['at', 'id']).select('on_date', 'at', 'site', 'score', 'signs') as unknown as Promise<PainRow[]>,
-    own('clearances').orderBy(['on_date', 'created_at', 'id']) as unknown as Promise<ClearanceRow[]>,
+    has.pains
+      ? (own('pain_reports').orderBy(['at', 'id']).select('on_date', 'at', 'site', 'score', 'signs') as unknown as Promise<
+          PainRow[]
+        >)
+      : [],
+    has.clearances ? (own('clearances').orderBy(['on_date', 'created_at', 'id']) as unknown as Promise<ClearanceRow[]>) : [],
   ]);
   const logged = thrown.flatMap((d) =>
     d.pitches === null ? [{ date: d.on_date, throws: d.throws, highEffort: d.high_effort }] : [],

@@ -26,6 +26,9 @@ export interface Here {
   readonly marked: number;
   /** Reps that have their ids. */
   readonly known: number;
+  /** Reports of pain and clearances of the athlete, of any day. */
+  readonly pains: number;
+  readonly clearances: number;
 }
 
 /** @param reps ids of the reps of the batch */
@@ -52,10 +55,12 @@ export async function hereOf(ctx: Context, athleteId: string, sessionId: string,
         .whereIn('reps.id', [...reps])
         .count('*')
         .as('known'),
+      ctx.tenant.from('pain_reports').where('pain_reports.athlete_id', athleteId).count('*').as('pains'),
+      ctx.tenant.from('clearances').where('clearances.athlete_id', athleteId).count('*').as('clearances'),
     )) as (SessionRow & Omit<Here, 'session'>) | undefined;
   if (!row) throw notFound('session');
-  const { last, measured, marked, known, ...session } = row;
-  return { session, last, measured, marked, known };
+  const { last, measured, marked, known, pains, clearances, ...session } = row;
+  return { session, last, measured, marked, known, pains, clearances };
 }
 
 /**
@@ -74,7 +79,7 @@ export async function append(
   const date = here.session.on_date;
   const first = Math.min(...reps.map((rep) => rep.at.getTime()));
   if (here.measured > 0 || here.marked > 0 || (here.last !== null && here.last.getTime() >= first)) return null;
-  const kept = await loadOf(ctx, athleteId);
+  const kept = await loadOf(ctx, athleteId, { pains: here.pains > 0, clearances: here.clearances > 0 });
   const before = kept.logged.filter((row) => row.date !== date);
   const soFar = kept.logged.find((row) => row.date === date) ?? { throws: 0, highEffort: 0 };
   const day = judgeDay(
