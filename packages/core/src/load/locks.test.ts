@@ -78,6 +78,15 @@ describe('locks are instants', () => {
   });
 });
 
+describe('the words of a lock', () => {
+  it('name a sign without a score as what it is, and days as a person says them', () => {
+    const swollen = day(on, { site: 'wrist', score: 0, signs: ['swelling'], at: '09:00' });
+    const reason = (given: Clearance[]) => lockAt([swollen], given, { date: on })?.reason;
+    expect(reason([])).toMatch(/swelling was reported with the wrist on \d{1,2} [A-Z][a-z]{2} \d{4}\./);
+    expect(reason([clear(on, { at: '10:00' })])).toBe('No more throwing today: swelling with the wrist was reported.');
+  });
+});
+
 describe('pain elsewhere', () => {
   const knee = (score: number): PainReport => ({ site: 'knee', score });
 

@@ -1,11 +1,23 @@
-import { addDays } from '../shared/dates';
+import { addDays, dayInWords } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { standingAt } from './clearance';
 import type { Clearance } from './clearance';
 import { momentKey } from './moment';
 import type { Moment } from './moment';
-import { armPain, firstSign, hurts, isArm, isStrong, isThrowingJoint, stopsLegs, stopsThrowing, strongest } from './pain';
-import type { PainReport, PainSign } from './pain';
+import {
+  armPain,
+  firstSign,
+  hurts,
+  isArm,
+  isStrong,
+  isThrowingJoint,
+  painWords,
+  SIGN_WORDS,
+  stopsLegs,
+  stopsThrowing,
+  strongest,
+} from './pain';
+import type { PainReport } from './pain';
 
 export interface Lock {
   readonly reason: string;
@@ -21,13 +33,6 @@ export interface PainDay {
   readonly pain: readonly PainReport[];
 }
 
-const SIGN_WORDS: Record<PainSign, string> = {
-  numbness: 'numbness',
-  swelling: 'swelling',
-  night: 'pain at night',
-  motion: 'loss of motion',
-};
-
 /** A report that locks until it is cleared. */
 interface LockingReport {
   /** Sorts as the reports were made. */
@@ -40,13 +45,13 @@ interface LockingReport {
 /** What a report locks for, given the session before; null when nothing. */
 function lockingReason(pain: PainReport, date: IsoDate, before: PainDay | undefined): string | null {
   const sign = firstSign(pain);
-  if (sign) return `${SIGN_WORDS[sign]} was reported with the ${pain.site} on ${date}`;
-  if (isThrowingJoint(pain.site) && isStrong(pain)) return `${pain.site} pain of ${pain.score} was reported on ${date}`;
+  if (sign) return `${SIGN_WORDS[sign]} was reported with the ${pain.site} on ${dayInWords(date)}`;
+  if (isThrowingJoint(pain.site) && isStrong(pain)) return `${painWords(pain)} was reported on ${dayInWords(date)}`;
   if (!before) return null;
   if (isArm(pain.site) && pain.score > 0 && armPain(before.pain) > 0)
-    return `arm pain was reported two sessions running, on ${before.date} and ${date}`;
+    return `arm pain was reported two sessions running, on ${dayInWords(before.date)} and ${dayInWords(date)}`;
   if (stopsLegs(pain) && before.pain.some(stopsLegs))
-    return `pain of ${pain.score} at the ${pain.site} came two sessions running, on ${before.date} and ${date}`;
+    return `pain of ${pain.score} at the ${pain.site} came two sessions running, on ${dayInWords(before.date)} and ${dayInWords(date)}`;
   return null;
 }
 
@@ -119,7 +124,7 @@ function stopOfTheDay(days: readonly PainDay[], moment: Moment): Lock | null {
   if (!first) return null;
   const legs = today.some(stopsLegs);
   return {
-    reason: `No more throwing${legs ? ' or leg work' : ''} today: ${first.site} pain of ${first.score} was reported.`,
+    reason: `No more throwing${legs ? ' or leg work' : ''} today: ${painWords(first)} was reported.`,
     until: addDays(moment.date, 1),
     legs,
   };

@@ -32,6 +32,14 @@ export interface PainReport {
   readonly at?: Moment['at'];
 }
 
+/** A sign as a sentence says it. */
+export const SIGN_WORDS: Record<PainSign, string> = {
+  numbness: 'numbness',
+  swelling: 'swelling',
+  night: 'pain at night',
+  motion: 'loss of motion',
+};
+
 const ARM: ReadonlySet<PainSite> = new Set(['elbow', 'shoulder', 'upper-arm', 'forearm', 'wrist', 'hand']);
 const THROWING_JOINTS: ReadonlySet<PainSite> = new Set(['elbow', 'shoulder']);
 /** From this score on pain anywhere else stops the day's work, and at a throwing joint locks. */
@@ -44,6 +52,12 @@ export const firstSign = (pain: PainReport): PainSign | null => pain.signs?.[0] 
 
 /** Whether a report says anything: a score above nought or a sign. */
 export const hurts = (pain: PainReport): boolean => pain.score > 0 || firstSign(pain) !== null;
+
+/** What was reported, as a sentence says it: its score, or the sign alone. */
+export function painWords(pain: PainReport): string {
+  const sign = firstSign(pain);
+  return sign !== null && pain.score === 0 ? `${SIGN_WORDS[sign]} with the ${pain.site}` : `${pain.site} pain of ${pain.score}`;
+}
 
 /** Pain away from the arm that stops leg work and throws of its day. */
 export const stopsLegs = (pain: PainReport): boolean => !isArm(pain.site) && isStrong(pain);

@@ -1,8 +1,8 @@
-import { daysBetween } from '../shared/dates';
+import { dayInWords, daysBetween } from '../shared/dates';
 import { sum } from '../shared/maths';
 import { daysInARowBefore, dayOn, hardDayBefore, lockOn, pitchesAllowed, throwFreeDaysEnding } from './account';
 import type { LoadAccount } from './account';
-import { isThrowingJoint, isStrong } from './pain';
+import { isStrong, isThrowingJoint, painWords } from './pain';
 import { budgetOn, hardGapOn, perGameLimit } from './rules';
 import { forAge, INNINGS_YEAR, PRACTICE_RULES, throwFreeDaysPerWeek } from './tables';
 import type { WorkloadRequest } from './workload';
@@ -66,18 +66,18 @@ function pitchingWarnings(account: LoadAccount, { on, log }: WorkloadRequest, s:
   if (run >= 2 && today.pitches > 0) warn('three-days-in-a-row', 'Pitching on three days in a row.');
   else if (run >= 2) warn('three-days-in-a-row', `Pitched on the last ${run} days; today would be one more in a row.`);
   for (const day of account.days.filter((d) => d.games >= 2 && daysBetween(d.date, on) <= 6))
-    warn('two-games-a-day', `Pitched in ${day.games} games on ${day.date}.`);
+    warn('two-games-a-day', `Pitched in ${day.games} games on ${dayInWords(day.date)}.`);
   for (const row of log) {
     if (daysBetween(row.date, on) > 6) continue;
     const perGame = perGameLimit(account, row.date) ?? Infinity;
     if ((row.pitches ?? 0) > perGame)
-      warn('per-game-limit', `${row.pitches} pitches in one game on ${row.date}; ${perGame} are allowed.`);
-    if (row.caught && (row.pitches ?? 0) > 0) warn('caught-and-pitched', `Caught and pitched on ${row.date}.`);
+      warn('per-game-limit', `${row.pitches} pitches in one game on ${dayInWords(row.date)}; ${perGame} are allowed.`);
+    if (row.caught && (row.pitches ?? 0) > 0) warn('caught-and-pitched', `Caught and pitched on ${dayInWords(row.date)}.`);
     if ((row.breakingPitches ?? 0) > 0 && s.age < 13)
-      warn('breaking-pitches', `Breaking pitches on ${row.date}, before about 13.`);
+      warn('breaking-pitches', `Breaking pitches on ${dayInWords(row.date)}, before about 13.`);
     for (const pain of row.pain ?? [])
       if (!isThrowingJoint(pain.site) && isStrong(pain))
-        warn('pain-elsewhere', `${pain.site} pain of ${pain.score} on ${row.date}: what hurts it stops.`);
+        warn('pain-elsewhere', `${painWords(pain)} on ${dayInWords(row.date)}: what hurts it stops.`);
   }
   const innings = sum(log.filter((r) => daysBetween(r.date, on) < 365).map((r) => r.innings ?? 0));
   const most = forAge(INNINGS_YEAR, s.age);
@@ -92,7 +92,8 @@ function practiceWarnings(account: LoadAccount, { on, season }: WorkloadRequest)
   const near = hardDayBefore(account, on);
   if (near) {
     const gap = hardGapOn(account, on);
-    const what = near.pitches > 0 ? `a game on ${near.date}` : `${near.highEffort} hard throws on ${near.date}`;
+    const what =
+      near.pitches > 0 ? `a game on ${dayInWords(near.date)}` : `${near.highEffort} hard throws on ${dayInWords(near.date)}`;
     const most = PRACTICE_RULES.highEffortDayThrows - 1;
     const tail =
       today.highEffort > most

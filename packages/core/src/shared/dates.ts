@@ -51,6 +51,12 @@ export type Weekday = (typeof WEEKDAYS)[number];
 /** 1970-01-01 was a Thursday. */
 export const weekdayOf = (date: IsoDate): Weekday => WEEKDAYS[(((dayNumber(date) + 3) % 7) + 7) % 7]!;
 
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
+
+/** A day as a sentence says it: 25 Nov 2026. */
+export const dayInWords = (date: IsoDate): string =>
+  `${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1]!} ${date.slice(0, 4)}`;
+
 /** Completed years of age on a day. */
 export function ageOn(birthDate: IsoDate, on: IsoDate): number {
   dayNumber(birthDate);
