@@ -1,6 +1,6 @@
 /** Whether a log gives one answer: random logs, each delivered late, doubled and in other orders, and the states they come to. */
-import { arrived, delivery, GATE_DEFAULTS, randomFrom, sentBy, stateOf } from '@wrightonic/core';
-import type { AthleteProfile, LoggedFocus, LogState, Rung } from '@wrightonic/core';
+import { arrived, delivery, GATE_DEFAULTS, randomFrom, sentBy, stateOf, stateText } from '@wrightonic/core';
+import type { AthleteProfile, LoggedFocus, Rung } from '@wrightonic/core';
 
 const SEED = Number(process.env.ACCURACY_SEED ?? 770_000);
 const LOGS = Number(process.env.ACCURACY_LOGS ?? 2000);
@@ -14,18 +14,6 @@ const athlete: AthleteProfile = {
   level: 'high-school',
 };
 const ruled = { athlete, leagueDailyLimit: null };
-const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : 1);
-const shown = ({ days, foci }: LogState): string =>
-  JSON.stringify([
-    [...days].map(([date, day]) => [
-      date,
-      day.throws,
-      day.highEffort,
-      [...day.reps.values()].sort(byId),
-      [...day.readings.values()].sort(byId),
-    ]),
-    [...foci],
-  ]);
 
 const random = randomFrom(SEED);
 let differences = 0;
@@ -51,9 +39,9 @@ for (let n = 0; n < LOGS; n++) {
   const state = stateOf(inTurn, ruled, GATE_DEFAULTS);
   moves += [...state.foci.values()].reduce((k, f) => k + f.moves.filter((m) => m.from !== m.to).length, 0);
   for (const day of state.days.values()) for (const rep of day.reps.values()) if (rep.refused !== null) refused++;
-  const first = shown(state);
+  const first = stateText(state);
   for (let way = 0; way < WAYS; way++)
-    if (shown(stateOf(arrived(delivery(random, sent), focus), ruled, GATE_DEFAULTS)) !== first) differences++;
+    if (stateText(stateOf(arrived(delivery(random, sent), focus), ruled, GATE_DEFAULTS)) !== first) differences++;
 }
 console.log(
   `${LOGS} logs (${entries} entries, ${moves} moves of a rung, ${refused} entries refused), each delivered in ${WAYS} ways, seeds from ${SEED}: ${differences} differences.`,

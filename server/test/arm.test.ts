@@ -1,6 +1,6 @@
 /** The arm's rules as they are enforced over HTTP: locks and clearances in time, who may record what, and what a plan makes of it. */
 import { v4 as uuid } from 'uuid';
-import { addAthlete, makeFocus, pitch, rep, signedIn, startHarness, startSession } from './harness';
+import { addAthlete, log, makeFocus, pitch, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
 
 let harness: Harness;
@@ -23,8 +23,6 @@ const pain = (site: string, score: number, stamp: string, more: object = {}) => 
   moment: 'during',
   pain: { site, score, ...more },
 });
-const log = async (client: Client, athlete: string, session: string, entries: object[]) =>
-  (await client.post(`/athletes/${athlete}/sessions/${session}/log`, { entries }).expect(200)).body;
 const clear = (client: Client, athlete: string, body: object, id = uuid()) =>
   client.put(`/athletes/${athlete}/clearances/${id}`, { date: '2026-05-04', by: 'A. Clinician', ...body });
 const today = async (athlete: string) => (await coach.get(`/athletes/${athlete}`).expect(200)).body.workload.today;

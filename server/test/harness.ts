@@ -173,6 +173,10 @@ export const rep = (more: object = {}) => ({
 });
 export const pitch = (more: object = {}) => rep({ drill: 'measured-bullpen', rung: 6, effort: 75, isThrow: true, ...more });
 
+/** Sends taps of a session. */
+export const log = async (client: Client, athlete: string, session: string, entries: object[]) =>
+  (await client.post(`/athletes/${athlete}/sessions/${session}/log`, { entries }).expect(200)).body;
+
 export async function startSession(
   client: Client,
   athlete: string,

@@ -1,11 +1,10 @@
 import { act, fireEvent, screen } from '@testing-library/react-native';
-import type { AthleteWork } from '@wrightonic/contract';
-import { makePlan, workload } from '@wrightonic/core';
 import { AppState } from 'react-native';
 import { Text } from 'react-native-paper';
 import type { Operation } from '../state/operations';
 import { useDayTurn, useToday } from '../state/use-today';
-import { leavePage, ME, openPage, PROFILE } from '../testing/page';
+import { leavePage, ME, openPage, TODAY as EVENING } from '../testing/page';
+import { planOf, workOf } from '../testing/work';
 import { RunScreen } from './run/RunScreen';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
@@ -13,7 +12,6 @@ jest.mock('../state/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 
-const EVENING = '2026-05-04';
 const MORNING = '2026-05-05';
 
 beforeEach(() => jest.useFakeTimers({ now: new Date(`${EVENING}T23:59:30Z`) }));
@@ -51,40 +49,14 @@ describe('a page that stays open past midnight', () => {
   });
 });
 
-const plan = makePlan({
-  on: EVENING,
-  athlete: PROFILE,
-  focus: [{ finding: 'stall', rung: 4 }],
-  weeks: 2,
-  availability: [
-    { weekday: 'mon', minutes: 60, place: 'cage' },
-    { weekday: 'tue', minutes: 60, place: 'cage' },
-  ],
-  equipment: ['net', 'strap', 'tape', 'hurdle'],
-  partner: true,
-  season: 'off',
-  games: [],
-  recentLoad: [],
-  pain: [],
-  leagueDailyLimit: null,
-  flags: [],
-  pinned: [],
-});
-const overview = {
-  id: 'a',
-  age: 16,
-  chain: [],
-  why: null,
-  next: null,
-  moves: [],
-  timeline: [],
-  speed: null,
-  flags: [],
-  athlete: { ...PROFILE, name: 'Testa Birchley', season: 'off', availability: [], equipment: [], partner: true, schools: {} },
-  foci: [{ id: 'f', finding: 'stall', rung: 4, state: 'working', startedOn: EVENING, rungSince: EVENING }],
-  today: { id: 's', on: EVENING, session: plan.sessions[0]!, done: false },
-  workload: workload({ on: EVENING, athlete: PROFILE, season: 'off', leagueDailyLimit: null, log: [] }),
-} as unknown as AthleteWork;
+const overview = workOf(
+  planOf({
+    availability: [
+      { weekday: 'mon', minutes: 60, place: 'cage' },
+      { weekday: 'tue', minutes: 60, place: 'cage' },
+    ],
+  }),
+);
 
 describe('a run that is left open past midnight', () => {
   it('is ended as of its own day, and the new day starts with its own pain check', async () => {

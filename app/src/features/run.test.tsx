@@ -1,8 +1,9 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
-import type { AthleteWork, LogEntry } from '@wrightonic/contract';
-import { drillById, makePlan, workload } from '@wrightonic/core';
+import type { LogEntry } from '@wrightonic/contract';
+import { drillById } from '@wrightonic/core';
 import type { Operation } from '../state/operations';
-import { leavePage, openPage, PROFILE, TODAY } from '../testing/page';
+import { leavePage, openPage } from '../testing/page';
+import { planOf, workOf } from '../testing/work';
 import { RunScreen } from './run/RunScreen';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
@@ -10,40 +11,9 @@ jest.mock('../state/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 
-const today = TODAY;
-const profile = PROFILE;
-const plan = makePlan({
-  on: today,
-  athlete: profile,
-  focus: [{ finding: 'stall', rung: 4 }],
-  weeks: 2,
-  availability: [{ weekday: 'mon', minutes: 60, place: 'cage' }],
-  equipment: ['net', 'strap', 'tape', 'hurdle'],
-  partner: true,
-  season: 'off',
-  games: [],
-  recentLoad: [],
-  pain: [],
-  leagueDailyLimit: null,
-  flags: [],
-  pinned: [],
-});
+const plan = planOf();
 const items = plan.sessions[0]!.items;
-const overview = {
-  id: 'a',
-  age: 16,
-  chain: [],
-  why: null,
-  next: null,
-  moves: [],
-  timeline: [],
-  speed: null,
-  flags: [],
-  athlete: { ...profile, name: 'Testa Birchley', season: 'off', availability: [], equipment: [], partner: true, schools: {} },
-  foci: [{ id: 'f', finding: 'stall', rung: 4, state: 'working', startedOn: today, rungSince: today }],
-  today: { id: 's', on: today, session: plan.sessions[0]!, done: false },
-  workload: workload({ on: today, athlete: profile, season: 'off', leagueDailyLimit: null, log: [] }),
-} as unknown as AthleteWork;
+const overview = workOf(plan);
 
 afterEach(leavePage);
 

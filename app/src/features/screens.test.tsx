@@ -1,9 +1,10 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { AthleteOverview, DiagnosisRecord, PlanRecord, Progress, TodayList } from '@wrightonic/contract';
-import { daysBetween, diagnose, GATE_DEFAULTS, judgeGate, makePlan, trend, workload } from '@wrightonic/core';
+import { daysBetween, diagnose, GATE_DEFAULTS, judgeGate, trend, workload } from '@wrightonic/core';
 import type { Evidence } from '@wrightonic/core';
 import { api } from '../state/api';
 import { leavePage, openPage, PROFILE, TODAY } from '../testing/page';
+import { planOf } from '../testing/work';
 import { AthleteScreen } from './athlete/AthleteScreen';
 import { WhatScreen } from './diagnosis/WhatScreen';
 import { DrillsScreen } from './drills/DrillsScreen';
@@ -43,21 +44,11 @@ const load = (pain?: number) =>
       ? [{ date: today, throws: 0, highEffort: 0, pain: [{ site: 'elbow', score: pain }] }]
       : [{ date: '2026-04-20', throws: 80, highEffort: 0 }],
   });
-const plan = makePlan({
-  on: today,
-  athlete: profile,
+const plan = planOf({
   focus: [{ finding: 'stall', rung: 2 }],
   weeks: 4,
   availability: athlete.availability,
   equipment: [...athlete.equipment],
-  partner: true,
-  season: 'off',
-  games: [],
-  recentLoad: [],
-  pain: [],
-  leagueDailyLimit: null,
-  flags: [],
-  pinned: [],
 });
 const focus = { id: 'f', finding: 'stall', rung: 2, state: 'working', startedOn: '2026-04-01', rungSince: '2026-04-20' } as const;
 const overview: AthleteOverview = {

@@ -101,6 +101,9 @@ async function planById(ctx: Context, athleteId: string, id: string): Promise<Pl
   return row;
 }
 
+/** Weeks, begun ones too, of a plan from a day to its last. */
+const weeksTo = (from: IsoDate, last: IsoDate): number => Math.max(1, Math.ceil((daysBetween(from, last) + 1) / 7));
+
 const lastDayOf = ({ on, weeks, until }: PlanRequest): IsoDate => until ?? addDays(on, 7 * weeks - 1);
 
 async function store(ctx: Context, athleteId: string, id: string, request: PlanRequest): Promise<Plan> {
@@ -217,9 +220,8 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
     return;
   }
   const { games, pinned } = current.request;
-  const weeks = Math.max(1, Math.ceil((daysBetween(ctx.today, current.ends_on) + 1) / 7));
   const request = await planRequest(ctx, athleteId, ctx.today, {
-    weeks,
+    weeks: weeksTo(ctx.today, current.ends_on),
     games: games.filter((g) => g.date >= ctx.today),
     pinned: pinned.filter((p) => p.date >= ctx.today),
     until: current.ends_on,
@@ -239,7 +241,7 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
   const plan = await store(ctx, athleteId, id, {
     ...request,
     on: tomorrow,
-    weeks: Math.max(1, Math.ceil((daysBetween(tomorrow, current.ends_on) + 1) / 7)),
+    weeks: weeksTo(tomorrow, current.ends_on),
     recentLoad: [...request.recentLoad, ...planned],
   });
   await assign(ctx, athleteId, id, plan, tomorrow);

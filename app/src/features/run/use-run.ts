@@ -1,5 +1,5 @@
 import type { AssignmentRecord, AthleteWork, Judgement, LogEntry, SessionRecord } from '@wrightonic/contract';
-import { drillById, HARD_EFFORT, isThrowingDrill, stopsLegs, stopsThrowing, strongest } from '@wrightonic/core';
+import { drillById, HARD_EFFORT, isThrowingDrill, painWords, stopsLegs, stopsThrowing, strongest } from '@wrightonic/core';
 import type { PainReport, PlanItem } from '@wrightonic/core';
 import { useEffect, useMemo } from 'react';
 import { now } from '../../state/clock';
@@ -97,7 +97,7 @@ export function runState(
   const hardLeft = left(today.highEffortLeft, waitingThrows.filter((rep) => rep.effort >= HARD_EFFORT).length);
   const worst = strongest(hurting);
   const legsHurt = strongest([...before, ...pains].filter(stopsLegs));
-  const told = (pain: PainReport) => `${pain.site} pain of ${pain.score} was reported.`;
+  const told = (pain: PainReport) => `${painWords(pain)} was reported.`;
   return {
     session,
     finished: mine.some((o) => o.work.kind === 'finish'),

@@ -1,15 +1,16 @@
 import { drillById, hasDrill } from '../drills/catalogue';
 import { isLegWork, isThrowingDrill } from '../drills/types';
-import { dayOn } from '../load/account';
+import { dayOn, withMore } from '../load/account';
 import type { LoadAccount } from '../load/account';
+import type { LoadRow } from '../load/days';
 import { lockAt } from '../load/locks';
 import type { Lock } from '../load/locks';
-import { hurts, stopsLegs, stopsThrowing, strongest } from '../load/pain';
+import { hurts, painWords, stopsLegs, stopsThrowing, strongest } from '../load/pain';
 import { budgetOn } from '../load/rules';
 import { COUNTS_FROM, HARD_EFFORT } from '../load/tables';
 import { limitsOn } from '../load/workload';
 import type { DayLimits } from '../load/workload';
-import { daysBetween } from '../shared/dates';
+import { dayInWords, daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import type { LoggedMark, LoggedReading, LoggedRep } from './entries';
 import { inOrder } from './entries';
@@ -39,8 +40,8 @@ export interface DayEntries {
   readonly removed: ReadonlySet<string>;
   /** What earlier entries of the day have come to, where only the later ones are given. */
   readonly soFar?: { readonly throws: number; readonly highEffort: number };
-  /** Day of each session that an entry belongs to. */
-  readonly sessionDate: (session: string) => IsoDate;
+  /** Day of each session that an entry belongs to; undefined where it is not known to be another. */
+  readonly sessionDate: (session: string) => IsoDate | undefined;
 }
 
 export interface JudgedRep {
@@ -106,7 +107,7 @@ function cheatOf(rep: LoggedRep, marks: readonly LoggedMark[]): string | null {
 /** What an entry's own circumstances forbid it to count as; null when nothing. */
 function outsideOf(rep: LoggedRep, sessionDate: IsoDate): string | null {
   if (rep.date !== sessionDate)
-    return `It was done on ${rep.date}, in a session of ${sessionDate}: kept as load of its own day. Start a new session with its pain check.`;
+    return `It was done on ${dayInWords(rep.date)}, in a session of ${dayInWords(sessionDate)}: kept as load of its own day. Start a new session with its pain check.`;
   if (rep.alone && daysBetween(rep.date, rep.receivedOn) > ALONE_DAYS_BACK)
     return `Logged alone more than ${ALONE_DAYS_BACK} days late: kept as load, not counted.`;
   return null;
@@ -171,7 +172,7 @@ export function judgeDay(entries: DayEntries, account: LoadAccount): JudgedDay {
     const why = lock
       ? lock.reason
       : stop
-        ? `${stop.site[0]!.toUpperCase()}${stop.site.slice(1)} pain of ${stop.score} was reported on this day: its throws are kept as load and not counted.`
+        ? `${capitalised(painWords(stop))} was reported on this day: its throws are kept as load and not counted.`
         : throws >= limits.throws
           ? whyNoThrow(limits, throws, budget)
           : effort > limits.highestEffort
@@ -191,7 +192,7 @@ export function judgeDay(entries: DayEntries, account: LoadAccount): JudgedDay {
     const said = of(rep.id);
     const effort = throwing ? effortOf(rep, measured.efforts.get(rep.id)) : 0;
     const isGone = gone.has(rep.id);
-    const outside = outsideOf(rep, sessionDate(rep.session));
+    const outside = outsideOf(rep, sessionDate(rep.session) ?? date);
     const booked = throwing && !isGone ? book(rep.at, effort) : null;
     const legs = !throwing && !isGone && hasDrill(rep.drill) && isLegWork(drillById(rep.drill)) ? legsWhy(rep.at) : null;
     judgedReps.set(rep.id, {
@@ -207,7 +208,7 @@ export function judgeDay(entries: DayEntries, account: LoadAccount): JudgedDay {
   const legsWhy = (instant: string): string | null => {
     const { lock } = at(instant);
     if (lock?.legs) return lock.reason;
-    return legsStop ? `Leg work stopped on this day: ${legsStop.site} pain of ${legsStop.score} was reported.` : null;
+    return legsStop ? `Leg work stopped on this day: ${painWords(legsStop)} was reported.` : null;
   };
   const judgeReading = (reading: LoggedReading) => {
     const alone = !gone.has(reading.id) && !measured.matched.has(reading.id);
@@ -228,6 +229,45 @@ export function judgeDay(entries: DayEntries, account: LoadAccount): JudgedDay {
   while (next < readings.length) judgeReading(readings[next++]!);
   return { date, reps: judgedReps, readings: judgedReadings, throws, highEffort };
 }
+
+/** Entries by their day. @param entries those of a day mostly stand together */
+function byDate<T extends { readonly date: IsoDate }>(entries: readonly T[]): Map<IsoDate, T[]> {
+  const found = new Map<IsoDate, T[]>();
+  let day: T[] = [];
+  let date: IsoDate | null = null;
+  for (const entry of entries) {
+    if (entry.date !== date) {
+      date = entry.date;
+      day = found.get(date) ?? [];
+      found.set(date, day);
+    }
+    day.push(entry);
+  }
+  return found;
+}
+
+/**
+ * Judges the entries of many days. A rule looks back from its day and never forward, so the days are judged in their order, each with
+ * what those before it came to; refused throws are load like all others.
+ * @param account the athlete's load with everything but these entries
+ * @returns by date, in rising order
+ */
+export function judgeDays(entries: Omit<DayEntries, 'date' | 'soFar'>, account: LoadAccount): Map<IsoDate, JudgedDay> {
+  const [reps, readings] = [byDate(entries.reps), byDate(entries.readings)];
+  const days = new Map<IsoDate, JudgedDay>();
+  let soFar = account;
+  for (const date of [...new Set([...reps.keys(), ...readings.keys()])].sort()) {
+    const day = judgeDay({ ...entries, date, reps: reps.get(date) ?? [], readings: readings.get(date) ?? [] }, soFar);
+    days.set(date, day);
+    soFar = withMore(soFar, loadOfDay(day));
+  }
+  return days;
+}
+
+/** One judged day as a row of the load. */
+export const loadOfDay = ({ date, throws, highEffort }: JudgedDay): LoadRow => ({ date, throws, highEffort });
+
+const capitalised = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
 
 /** Throw or not is known from the drill. */
 const isThrow = (rep: LoggedRep): boolean => hasDrill(rep.drill) && isThrowingDrill(drillById(rep.drill));

@@ -1,10 +1,9 @@
 import { GATE_DEFAULTS } from '../plan/gate-settings';
 import { randomFrom } from '../simulate/random';
-import { arrived, delivery, sentBy } from '../simulate/log';
+import { arrived, delivery, sentBy, stateText } from '../simulate/log';
 import { THROWER } from '../testing/athletes';
 import type { LoggedFocus } from './entries';
 import { stateOf } from './state';
-import type { LogState } from './state';
 
 const ruled = { athlete: THROWER, leagueDailyLimit: null };
 const focus: LoggedFocus = {
@@ -16,20 +15,6 @@ const focus: LoggedFocus = {
   endedAt: null,
   words: [],
 };
-
-/** The state as text: everything that anybody is shown of it. */
-const shown = ({ days, foci }: LogState): string =>
-  JSON.stringify([
-    [...days].map(([date, day]) => [
-      date,
-      day.throws,
-      day.highEffort,
-      [...day.reps.values()].sort(byId),
-      [...day.readings.values()].sort(byId),
-    ]),
-    [...foci],
-  ]);
-const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : 1);
 
 describe('the state is a function of the log', () => {
   // `npm run accuracy log` tries 2,000 logs, each delivered in 20 ways.
@@ -46,9 +31,9 @@ describe('the state is a function of the log', () => {
         own,
       );
       const state = stateOf(inTurn, ruled, GATE_DEFAULTS);
-      const first = shown(state);
+      const first = stateText(state);
       for (let way = 0; way < 6; way++)
-        if (shown(stateOf(arrived(delivery(random, sent), own), ruled, GATE_DEFAULTS)) !== first) differences++;
+        if (stateText(stateOf(arrived(delivery(random, sent), own), ruled, GATE_DEFAULTS)) !== first) differences++;
       moves += [...state.foci.values()].filter((f) => f.moves.some((m) => m.from !== m.to)).length;
       refused += [...state.days.values()].reduce((k, d) => k + [...d.reps.values()].filter((r) => r.refused !== null).length, 0);
     }

@@ -1,5 +1,6 @@
 /** Random logs of made-up athletes, as their phones stamp them, and random ways in which they reach the log. */
 import type { Rung } from '../drills/types';
+import type { LogState } from '../log/state';
 import type { AthleteLog, LoggedFocus, LoggedMark, LoggedPain, LoggedReading, LoggedRep, LoggedSession } from '../log/entries';
 import { instantOf } from '../log/instants';
 import { addDays } from '../shared/dates';
@@ -149,3 +150,18 @@ export function arrived(arriving: readonly { readonly what: Sent; readonly recei
     clearances: [],
   };
 }
+
+const byId = (a: { readonly id: string }, b: { readonly id: string }) => (a.id < b.id ? -1 : 1);
+
+/** A state as text, to be compared: everything that anybody is shown of it. */
+export const stateText = ({ days, foci }: LogState): string =>
+  JSON.stringify([
+    [...days].map(([date, day]) => [
+      date,
+      day.throws,
+      day.highEffort,
+      [...day.reps.values()].sort(byId),
+      [...day.readings.values()].sort(byId),
+    ]),
+    [...foci],
+  ]);

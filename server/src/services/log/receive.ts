@@ -15,18 +15,22 @@ interface Known {
   readonly athlete_id: string;
   readonly session_id: string;
   readonly author_id: string | null;
-  readonly refused?: string | null;
-  readonly alone?: number;
+}
+
+/** A rep or a reading that is there already. */
+interface KnownThrow extends Known {
+  readonly on_date: IsoDate;
+  readonly refused: string | null;
 }
 
 export interface KnownEntries {
-  readonly rep: ReadonlyMap<string, Known>;
-  readonly reading: ReadonlyMap<string, Known>;
+  readonly rep: ReadonlyMap<string, KnownThrow>;
+  readonly reading: ReadonlyMap<string, KnownThrow>;
   readonly mark: ReadonlyMap<string, Known>;
   readonly pain: ReadonlyMap<string, Known>;
 }
 
-const NONE: ReadonlyMap<string, Known> = new Map();
+const NONE: ReadonlyMap<string, never> = new Map<string, never>();
 
 /** Where none of the ids is there yet. */
 export const NOTHING_KNOWN: KnownEntries = { rep: NONE, reading: NONE, mark: NONE, pain: NONE };
@@ -36,22 +40,30 @@ export async function knownOf(ctx: Context, entries: readonly LogEntry[]): Promi
   const ids = (of: (entry: LogEntry) => (string | null | undefined)[]) => [
     ...new Set(entries.flatMap((entry) => of(entry).filter((id): id is string => typeof id === 'string'))),
   ];
-  const find = async (table: string, wanted: readonly string[], columns: readonly string[]) => {
+  const find = async <T extends Known>(
+    table: string,
+    wanted: readonly string[],
+    columns: readonly string[],
+  ): Promise<ReadonlyMap<string, T>> => {
     if (wanted.length === 0) return NONE;
     const rows = (await ctx.tenant
       .from(table)
       .whereIn('id', wanted as string[])
-      .select('id', 'athlete_id', 'session_id', 'author_id', ...columns)) as Known[];
+      .select('id', 'athlete_id', 'session_id', 'author_id', ...columns)) as T[];
     return new Map(rows.map((row) => [row.id, row]));
   };
   const marked = ids((e) => (e.type === 'undo' || e.type === 'cheat' ? [e.rep] : []));
   return {
-    rep: await find(
+    rep: await find<KnownThrow>(
       'reps',
       [...ids((e) => (e.type === 'rep' ? [e.id] : e.type === 'reading' ? [e.rep] : [])), ...marked],
-      ['refused', 'alone'],
+      ['on_date', 'refused'],
     ),
-    reading: await find('readings', [...ids((e) => (e.type === 'reading' ? [e.id] : [])), ...marked], ['refused', 'alone']),
+    reading: await find<KnownThrow>(
+      'readings',
+      [...ids((e) => (e.type === 'reading' ? [e.id] : [])), ...marked],
+      ['on_date', 'refused'],
+    ),
     mark: await find(
       'rep_marks',
       ids((e) => (e.type === 'undo' || e.type === 'cheat' ? [e.id] : [])),

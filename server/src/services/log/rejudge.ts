@@ -1,7 +1,7 @@
 /** What follows from a day's entries, worked out and kept beside them: what is allowed, and the load of the day. */
 import type { AthleteRecord } from '@wrightonic/contract';
-import { judgeDay, loadOfDay, marksBy, withMore } from '@wrightonic/core';
-import type { IsoDate, JudgedDay, JudgedReading, JudgedRep, LoadRow } from '@wrightonic/core';
+import { judgeDays, loadOfDay, marksBy } from '@wrightonic/core';
+import type { IsoDate, JudgedReading, JudgedRep, LoadRow } from '@wrightonic/core';
 import type { Context } from '../context';
 import { accountOf, loadFrom, loadOf } from '../load';
 import type { Load } from '../load';
@@ -82,16 +82,6 @@ async function sessionDates(
   return dates;
 }
 
-function groupedByDay<T extends { readonly on_date: IsoDate }>(rows: readonly T[]): Map<IsoDate, T[]> {
-  const found = new Map<IsoDate, T[]>();
-  for (const row of rows) {
-    const known = found.get(row.on_date);
-    if (known) known.push(row);
-    else found.set(row.on_date, [row]);
-  }
-  return found;
-}
-
 /** Keeps what each judged day comes to. */
 async function writeLoad(ctx: Context, athlete: string, kept: readonly LoadRow[], days: readonly LoadRow[]): Promise<void> {
   const before = new Map(kept.map((row) => [row.date, row]));
@@ -132,37 +122,26 @@ export async function rejudge(
   );
   const dates = await sessionDates(ctx, all, known);
   const removed = new Set(all.filter((row) => row.removed).map((row) => row.id));
-  const [repsBy, readingsBy] = [groupedByDay(reps), groupedByDay(readings)];
-  // A rule looks back from its day: the days are put into the load one by one as they are judged.
   const before = kept.logged.filter((row) => row.date < from);
-  let account = accountOf(ctx, athlete, { log: [...before, ...kept.beside], clearances: kept.clearances });
-  const judged: JudgedDay[] = [];
-  for (const date of [...new Set(all.map((row) => row.on_date))].sort()) {
-    const [mine, measured] = [repsBy.get(date) ?? [], readingsBy.get(date) ?? []];
-    const day = judgeDay(
-      {
-        date,
-        reps: mine.map(toRep),
-        readings: measured.map(toReading),
-        marks,
-        removed,
-        sessionDate: (id) => dates.get(id) ?? date,
-      },
-      account,
-    );
-    judged.push(day);
-    account = withMore(account, loadOfDay(day));
-  }
-  const byDate = new Map(judged.map((day) => [day.date, day]));
+  const judged = judgeDays(
+    {
+      reps: reps.map(toRep),
+      readings: readings.map(toReading),
+      marks,
+      removed,
+      sessionDate: (id) => dates.get(id),
+    },
+    accountOf(ctx, athlete, { log: [...before, ...kept.beside], clearances: kept.clearances }),
+  );
   const repChanges: Change[] = [];
   const readingChanges: Change[] = [];
-  const newReps = reps.map((row) => renewed(row, repColumns(byDate.get(row.on_date)!.reps.get(row.id)!), repChanges));
+  const newReps = reps.map((row) => renewed(row, repColumns(judged.get(row.on_date)!.reps.get(row.id)!), repChanges));
   const newReadings = readings.map((row) =>
-    renewed(row, readingColumns(byDate.get(row.on_date)!.readings.get(row.id)!), readingChanges),
+    renewed(row, readingColumns(judged.get(row.on_date)!.readings.get(row.id)!), readingChanges),
   );
   await update(ctx, 'reps', repChanges);
   await update(ctx, 'readings', readingChanges);
-  const days = judged.map(loadOfDay);
+  const days = [...judged.values()].map(loadOfDay);
   await writeLoad(
     ctx,
     athleteId,

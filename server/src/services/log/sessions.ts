@@ -14,19 +14,17 @@ import { hurts } from '@wrightonic/core';
 import type { IsoDate, Workload } from '@wrightonic/core';
 import { v5 as uuidv5 } from 'uuid';
 import { conflict, notFound, wrongField } from '../../problems';
-import { athleteRecord, holdAthlete, overview, renewGlance, toAssignment, toMove } from '../athletes';
+import { athleteRecord, holdAthlete, overview, toAssignment, toMove } from '../athletes';
 import type { AssignmentRow } from '../athletes';
 import { within } from '../context';
 import type { Context } from '../context';
 import { loadOf, workloadOf } from '../load';
 import type { Load } from '../load';
-import { replan } from '../plans';
 import { spanOf } from '../time';
 import { append, hereOf } from './append';
-import { followFrom } from './follow';
+import { climbFrom, followFrom } from './follow';
 import { knownOf, NOTHING_KNOWN, receive } from './receive';
 import type { KnownEntries } from './receive';
-import { reclimb } from './reclimb';
 import { rejudge } from './rejudge';
 import type { SessionRow } from './rows';
 
@@ -158,15 +156,6 @@ async function endEarlier(ctx: Context, athleteId: string, before: IsoDate): Pro
   return open[0]!.on_date;
 }
 
-/** What is to be made anew once the log has changed from a day on. */
-async function follow(ctx: Context, athleteId: string, from: IsoDate, pain: boolean): Promise<void> {
-  const moved = await reclimb(ctx, athleteId, from);
-  if (moved || pain) {
-    await renewGlance(ctx, athleteId);
-    await replan(ctx, athleteId);
-  }
-}
-
 /**
  * Starts a session, with the pain told before it. Sent again it is the same session; pain that is told then is added. Sessions of
  * earlier days that are still open end as of their own day.
@@ -202,29 +191,13 @@ export async function putSession(ctx: Context, athleteId: string, id: string, gi
     const ended = await endEarlier(inside, athleteId, given.on);
     if (pains.length > 0) await rejudge(inside, athleteId, athlete, given.on);
     if (pains.length > 0 || ended !== null)
-      await follow(inside, athleteId, ended !== null && ended < given.on ? ended : given.on, pains.length > 0);
+      await climbFrom(inside, athleteId, ended !== null && ended < given.on ? ended : given.on, pains.length > 0);
   });
   return sessionOf(ctx, athleteId, id);
 }
 
 /** The earliest of some days. */
 const earliest = (days: Iterable<IsoDate>): IsoDate | null => [...days].sort()[0] ?? null;
-
-/** Days and sessions of reps and readings that marks speak of. */
-async function targetsOf(
-  ctx: Context,
-  athleteId: string,
-  ids: readonly string[],
-): Promise<{ on_date: IsoDate; session_id: string }[]> {
-  if (ids.length === 0) return [];
-  const find = async (table: string) =>
-    (await ctx.tenant
-      .from(table)
-      .where('athlete_id', athleteId)
-      .whereIn('id', ids as string[])
-      .select('on_date', 'session_id')) as { on_date: IsoDate; session_id: string }[];
-  return [...(await find('reps')), ...(await find('readings'))];
-}
 
 /** Takes in a batch of taps, each once; then the days they belong to are judged anew, and what follows from them. */
 export async function logEntries(
@@ -264,7 +237,7 @@ export async function logEntries(
     await tenant.insertNew('reps', received.reps);
     await tenant.insertNew('readings', received.readings);
     await tenant.insertNew('rep_marks', received.marks);
-    const targets = await targetsOf(inside, athleteId, received.marked);
+    const targets = received.marked.flatMap((id) => known.rep.get(id) ?? known.reading.get(id) ?? []);
     // A mark that was waiting for a rep is found with its day.
     const from = earliest([...received.days, ...targets.map((t) => t.on_date)]) ?? session.on_date;
     const judged = await rejudge(inside, athleteId, athlete, from < session.on_date ? from : session.on_date, [session]);
@@ -274,7 +247,7 @@ export async function logEntries(
       targets.some((t) => t.session_id !== sessionId) ||
       session.on_date < ctx.today;
     const something = received.days.size > 0 || received.marks.length > 0;
-    if (something && (late || received.pains.length > 0)) await follow(inside, athleteId, from, received.pains.length > 0);
+    if (something && (late || received.pains.length > 0)) await climbFrom(inside, athleteId, from, received.pains.length > 0);
     const answer = await recordOf(inside, athlete, session, judged.load);
     const why = new Map([...judged.reps, ...judged.readings].map((row) => [row.id, row.refused]));
     return { results: resultsOf(entries, received.refused, why, known), session: answer };
@@ -304,9 +277,7 @@ export async function finishSession(ctx: Context, athleteId: string, id: string)
     if (session.finished_at) return;
     await tenant.from('work_sessions').where('id', id).update({ finished_at: ctx.now });
     if (session.assignment_id) await tenant.from('assignments').where('id', session.assignment_id).update({ done: true });
-    await reclimb(inside, athleteId, session.on_date);
-    await renewGlance(inside, athleteId);
-    await replan(inside, athleteId);
+    await climbFrom(inside, athleteId, session.on_date, true);
   });
   return sessionOf(ctx, athleteId, id);
 }
