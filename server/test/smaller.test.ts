@@ -60,6 +60,29 @@ describe('lists brought in', () => {
       await own.put(`/imports/${uuid()}`, { fileName: `${n}.csv`, file: file(`Alda Quill${'abcdefghijkl'[n]}`) }).expect(200);
     expect(await queries(own)).toBe(one);
   });
+
+  it('name three of those with whom there was work, of each import, however many there are of another', async () => {
+    const own = await signedIn(harness);
+    const bring = async (fileName: string, names: readonly string[]) => {
+      const rows = names.map((name) => `${name},2011-03-04,R,160,50,overhand`).join('\n');
+      const file = Buffer.from(`Name,Born,Throws,Height,Weight,Discipline\n${rows}\n`).toString('base64');
+      await own.put(`/imports/${uuid()}`, { fileName, file }).expect(200);
+    };
+    await bring(
+      'many.csv',
+      [...'abcdefghijklmnop'].map((letter) => `Abel Quill${letter}`),
+    );
+    await bring('one.csv', ['Zita Quillwood']);
+    await bring('idle.csv', ['Yana Quillmoor']);
+    const { rows } = (await own.get('/athletes').expect(200)).body as { rows: { id: string; name: string }[] };
+    for (const { id, name } of rows) if (!name.startsWith('Yana')) await makeFocus(own, id);
+    const listed = (await own.get('/imports').expect(200)).body as { fileName: string; fixed: string | null }[];
+    expect(Object.fromEntries(listed.map((row) => [row.fileName, row.fixed]))).toEqual({
+      'many.csv': 'There has been work with Abel Quilla, Abel Quillb, Abel Quillc.',
+      'one.csv': 'There has been work with Zita Quillwood.',
+      'idle.csv': null,
+    });
+  });
 });
 
 describe('a clip', () => {

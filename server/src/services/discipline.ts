@@ -1,5 +1,5 @@
 /** What becomes of evidence, focus and plan when an athlete’s discipline is corrected. */
-import { findingById, thoughtById } from '@wrightonic/core';
+import { dayInWords, findingById, thoughtById } from '@wrightonic/core';
 import type { Discipline, Evidence, FindingId } from '@wrightonic/core';
 import type { IntakeRecord } from '@wrightonic/contract';
 import { conflict } from '../problems';
@@ -60,7 +60,7 @@ export async function correctDiscipline(
       'The discipline would change',
       `${what.join(', ')} belong to the ${was} delivery and would be set aside: kept, and counted no more. Agree to that (setForeignAside) to correct the discipline.`,
     );
-  const reason = `Set aside on ${ctx.today}: the discipline was corrected from ${was} to ${now}.`;
+  const reason = `Set aside on ${dayInWords(ctx.today)}: the discipline was corrected from ${was} to ${now}.`;
   const ids = (rows: readonly { readonly id: string }[]) => rows.map((row) => row.id);
   await ctx.tenant.from('observations').whereIn('id', ids(observations)).update({ set_aside: reason });
   await ctx.tenant.from('foci').whereIn('id', ids(foci)).update({ ended_at: ctx.now, state: 'left-alone', set_aside: reason });

@@ -1,7 +1,7 @@
 import type { AthleteOverview, DiagnosisRecord, FocusChange, NewFocus, NewObservation, NewRuling } from '@wrightonic/contract';
 import { check, diagnosisRequestSchema } from '@wrightonic/contract';
 
-import { CATALOGUE_VERSION, changesSince, diagnose, EvidenceError, findingById, howSure } from '@wrightonic/core';
+import { CATALOGUE_VERSION, changesSince, dayInWords, diagnose, EvidenceError, findingById, howSure } from '@wrightonic/core';
 import type { Diagnosis, DiagnosisRequest, IsoDate, Judged } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, overview, profileOf, renewGlance } from './athletes';
@@ -134,7 +134,7 @@ export async function dropObservation(ctx: Context, athleteId: string, id: strin
     if (row && (row.author_id !== ctx.user.id || row.on_date !== ctx.today))
       throw conflict(
         'That look stays',
-        `${row.author_id === ctx.user.id ? 'You' : row.author} saw it on ${row.on_date}. Only your own looks of today can be taken back; record what you see now beside it.`,
+        `${row.author_id === ctx.user.id ? 'You' : row.author} saw it on ${dayInWords(row.on_date)}. Only your own looks of today can be taken back; record what you see now beside it.`,
       );
     await tenant.from('observations').where({ id, athlete_id: athleteId }).delete();
     await renewGlance(inside, athleteId);
