@@ -13,11 +13,13 @@ interface Props {
   /** The day, or '' while there is none. */
   readonly value: IsoDate;
   readonly onChange: (value: IsoDate) => void;
+  /** Told whether something stands there that is no day, so that it is not taken for an empty field. */
+  readonly onUnread?: (unread: boolean) => void;
   readonly testID?: string;
 }
 
 /** A day, written as people write days; what was understood stands below it. */
-export function DateField({ label, value, onChange, testID }: Props) {
+export function DateField({ label, value, onChange, onUnread, testID }: Props) {
   const palette = usePalette();
   const [text, setText] = useState(value);
   const read = readDate(text);
@@ -25,6 +27,11 @@ export function DateField({ label, value, onChange, testID }: Props) {
     setText(written);
     const now = readDate(written);
     onChange(now.kind === 'date' ? now.date : '');
+    onUnread?.(now.kind !== 'date' && written.trim() !== '');
+  };
+  const choose = (day: IsoDate) => {
+    onChange(day);
+    onUnread?.(false);
   };
   return (
     <View style={{ gap: SPACE.xs }}>
@@ -32,7 +39,7 @@ export function DateField({ label, value, onChange, testID }: Props) {
       {read.kind === 'either' ? (
         <Row>
           {[read.dayFirst, read.monthFirst].map((day) => (
-            <Choice key={day} label={plainDay(day)} chosen={value === day} onPress={() => onChange(day)} />
+            <Choice key={day} label={plainDay(day)} chosen={value === day} onPress={() => choose(day)} />
           ))}
         </Row>
       ) : null}

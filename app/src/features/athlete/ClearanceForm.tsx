@@ -10,7 +10,35 @@ import { DateField } from '../../ui/DateField';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 
-const whole = (text: string): number | undefined => (/^\d+$/.test(text.trim()) ? Number(text) : undefined);
+/** A whole number as it is typed; undefined for an empty field, null for anything else. */
+function whole(text: string): number | undefined | null {
+  if (text.trim() === '') return undefined;
+  const digits = /^(\d+)\s*%?$/.exec(text.trim());
+  return digits ? Number(digits[1]) : null;
+}
+
+interface LimitProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+  readonly testID: string;
+}
+
+/** One of the clearance's numbers; may stay empty. */
+function LimitField({ label, value, onChange, testID }: LimitProps) {
+  return (
+    <TextInput
+      mode="outlined"
+      label={label}
+      value={value}
+      onChangeText={onChange}
+      error={whole(value) === null}
+      inputMode="numeric"
+      style={{ flex: 1, minWidth: 0 }}
+      testID={testID}
+    />
+  );
+}
 
 /** A licensed clinician's clearance, as the signed-in adult records it. Nothing is judged here. */
 function Form({ athlete, me, onDone }: { readonly athlete: string; readonly me: Me; readonly onDone: () => void }) {
@@ -24,16 +52,19 @@ function Form({ athlete, me, onDone }: { readonly athlete: string; readonly me: 
   const [until, setUntil] = useState('');
   const [mostThrows, setMostThrows] = useState('');
   const [highestEffort, setHighestEffort] = useState('');
+  const [untilUnread, setUntilUnread] = useState(false);
+  const [throws, effort] = [whole(mostThrows), whole(highestEffort)];
+  const unread = throws === null || effort === null;
   const save = async () => {
-    const numbers = { mostThrows: whole(mostThrows), highestEffort: whole(highestEffort) };
+    if (throws === null || effort === null) return;
     const body = {
       date,
       by,
       ...(at.trim() ? { at: at.trim() } : {}),
       ...(limits ? { limits } : {}),
       ...(until ? { until } : {}),
-      ...(numbers.mostThrows === undefined ? {} : { mostThrows: numbers.mostThrows }),
-      ...(numbers.highestEffort === undefined ? {} : { highestEffort: numbers.highestEffort }),
+      ...(throws === undefined ? {} : { mostThrows: throws }),
+      ...(effort === undefined ? {} : { highestEffort: effort }),
     };
     const answer = await put({ athlete, id, body });
     if (answer.data) onDone();
@@ -70,33 +101,28 @@ function Form({ athlete, me, onDone }: { readonly athlete: string; readonly me: 
         testID="clearance-limits"
       />
       <Row style={{ flexWrap: 'nowrap' }}>
-        <TextInput
-          mode="outlined"
-          label="Most throws a day"
-          value={mostThrows}
-          onChangeText={setMostThrows}
-          inputMode="numeric"
-          style={{ flex: 1, minWidth: 0 }}
-          testID="clearance-throws"
-        />
-        <TextInput
-          mode="outlined"
-          label="Highest effort, %"
-          value={highestEffort}
-          onChangeText={setHighestEffort}
-          inputMode="numeric"
-          style={{ flex: 1, minWidth: 0 }}
-          testID="clearance-effort"
-        />
+        <LimitField label="Most throws a day" value={mostThrows} onChange={setMostThrows} testID="clearance-throws" />
+        <LimitField label="Highest effort, %" value={highestEffort} onChange={setHighestEffort} testID="clearance-effort" />
       </Row>
-      <DateField label="Last day on which it holds (may stay empty)" value={until} onChange={setUntil} testID="clearance-until" />
+      {unread ? (
+        <Text variant="bodySmall" style={{ color: palette.clay }} testID="limits-unread">
+          Write a whole number, such as 30, or leave it empty: what cannot be read cannot be kept to.
+        </Text>
+      ) : null}
+      <DateField
+        label="Last day on which it holds (may stay empty)"
+        value={until}
+        onChange={setUntil}
+        onUnread={setUntilUnread}
+        testID="clearance-until"
+      />
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Row>
         <Action
           label="Record the clearance"
           onPress={() => void save()}
           busy={isLoading}
-          disabled={!by.trim() || !date}
+          disabled={!by.trim() || !date || unread || untilUnread}
           testID="save-clearance"
         />
         <Action kind="plain" label="Leave it" onPress={onDone} />
