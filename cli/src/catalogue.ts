@@ -7,6 +7,7 @@ import {
   GATE_DEFAULTS,
   HIGH_EFFORT_DAILY,
   INNINGS_YEAR,
+  LADDERS,
   LEAKS,
   MEASURES,
   OVERHAND_DAILY,
@@ -33,6 +34,7 @@ export function catalogue(): object {
     leaks: LEAKS,
     signs: SIGNS,
     drills: DRILLS,
+    ladders: LADDERS,
     tests: BODY_TESTS,
     measures: MEASURES,
     rules: {

@@ -47,3 +47,19 @@ export const pose = (given: Given): Pose => ({
   airborne: given.airborne ?? 0,
   support: given.support ?? 'ground',
 });
+
+/** A pose that differs from another in what is said. */
+export const vary = (base: Pose, given: Given): Pose => ({
+  angles: {
+    pelvis: { ...base.angles.pelvis, ...given.pelvis },
+    trunk: { ...base.angles.trunk, ...given.trunk },
+    driveLeg: { ...base.angles.driveLeg, ...given.drive },
+    leadLeg: { ...base.angles.leadLeg, ...given.lead },
+    throwingArm: { ...base.angles.throwingArm, ...given.throwing },
+    gloveArm: { ...base.angles.gloveArm, ...given.glove },
+  },
+  standsOn: given.standsOn === undefined ? base.standsOn : given.standsOn,
+  at: given.at ?? base.at,
+  airborne: given.airborne ?? base.airborne,
+  support: given.support ?? base.support,
+});

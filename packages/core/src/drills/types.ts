@@ -3,6 +3,10 @@ import type { FindingId } from '../findings/ids';
 import type { Area } from '../findings/types';
 import type { Schools } from '../shared/schools';
 import type { PoseId } from '../delivery/poses';
+import { sharedCheat } from './cheat-table';
+import type { Cheat, CheatId } from './cheat-table';
+
+export type { Cheat, CheatId } from './cheat-table';
 
 export const RUNGS = [0, 1, 2, 3, 4, 5, 6, 7, 8] as const;
 export type Rung = (typeof RUNGS)[number];
@@ -21,7 +25,7 @@ export const RUNG_NAMES: Record<Rung, string> = {
 export const PLACES = ['home', 'cage', 'field', 'mound'] as const;
 export type Place = (typeof PLACES)[number];
 
-/** Kit beyond ball, glove and a wall, that an athlete may or may not have. */
+/** Kit beyond ball, glove, a wall and the rubber. Towel and tape are always there. */
 export const EQUIPMENT = [
   'net',
   'strap',
@@ -41,14 +45,32 @@ export const EQUIPMENT = [
   'weighted-ball',
 ] as const;
 export type Equipment = (typeof EQUIPMENT)[number];
+export const ALWAYS_THERE: readonly Equipment[] = ['tape', 'towel'];
 
-export interface Cheat {
-  /** Shared by all drills in which this way round is found. */
-  readonly cheat: string;
-  /** Words for the chip that a coach taps. */
-  readonly label: string;
-  /** What to add so that this way round is closed. */
-  readonly counter: string;
+/** How much a drill asks of the legs: nothing to speak of, heavy leg work, or jumps. */
+export const STRAINS = ['none', 'leg', 'jump'] as const;
+export type Strain = (typeof STRAINS)[number];
+
+/** What a drill that serves any focus is for. */
+export const GENERAL_PARTS = [
+  'pulse',
+  'after-throwing',
+  'warm-throws',
+  'catch',
+  'game',
+  'whole',
+  'blocks',
+  'mound',
+  'game-like',
+  'test',
+] as const;
+export type GeneralPart = (typeof GENERAL_PARTS)[number];
+
+/** Kit that supports a drill until it is good without. */
+export interface Aid {
+  readonly kit: Equipment;
+  /** What the drill looks like when it is gone. */
+  readonly without: string;
 }
 
 export interface Dose {
@@ -87,10 +109,17 @@ export interface Drill {
   readonly cautions: readonly string[];
   readonly minAge: number;
   readonly schools: Partial<{ readonly [Q in keyof Schools]: readonly Schools[Q][] }>;
-  /** Aids in the order in which they are taken away, least needed first. */
-  readonly supports: readonly string[];
-  /** Serves whatever is worked on: full deliveries, blocks and tests. */
+  /** Aids in the order in which they are taken away: last on, first off. All are among its equipment. */
+  readonly aids: readonly Aid[];
+  /** Serves whatever is worked on: preparation, warm-up, catch, whole throws, blocks and tests. */
   readonly general: boolean;
+  /** What it is for when it serves any focus; null for a drill of its own findings. */
+  readonly part: GeneralPart | null;
+  readonly strain: Strain;
+  /** The arm swings without a ball: what a lock or pain stops too. */
+  readonly armSwing: boolean;
+  /** Oldest age it is meant for. */
+  readonly maxAge: number;
   /** Findings that make the drill a bad idea while they are likely. */
   readonly notWhile: readonly FindingId[];
   readonly distanceM?: number;
@@ -112,12 +141,21 @@ type Defaults =
   | 'cautions'
   | 'minAge'
   | 'schools'
-  | 'supports'
+  | 'aids'
   | 'general'
+  | 'part'
+  | 'strain'
+  | 'armSwing'
+  | 'maxAge'
   | 'notWhile'
-  | 'treats';
+  | 'treats'
+  | 'cheats';
 export type DrillGiven = Omit<Drill, Defaults> &
-  Partial<Omit<Drill, 'treats'>> & { readonly treats: Partial<Record<FindingId, number>> };
+  Partial<Omit<Drill, 'treats' | 'cheats' | 'general'>> & {
+    readonly treats: Partial<Record<FindingId, number>>;
+    /** Ids of the shared table, or a cheat with this drill's own answer. */
+    readonly cheats: readonly (CheatId | Cheat)[];
+  };
 
 /** A drill with the usual defaults: dry, alone, any age from seven. */
 export function drill(given: DrillGiven): Drill {
@@ -132,10 +170,20 @@ export function drill(given: DrillGiven): Drill {
     cautions: [],
     minAge: 7,
     schools: {},
-    supports: [],
-    general: false,
+    aids: [],
+    part: null,
+    strain: 'none',
+    armSwing: false,
+    maxAge: 99,
     notWhile: [],
     ...given,
+    general: given.part !== undefined && given.part !== null,
+    cheats: given.cheats.map((cheat) => (typeof cheat === 'string' ? sharedCheat(cheat) : cheat)),
     treats: Object.entries(given.treats).map(([finding, weight]) => ({ finding: finding as FindingId, weight })),
   };
 }
+
+/** A finding that a drill treats directly: its weight on the finding itself is at least a half. */
+export const DIRECT_WEIGHT = 0.5;
+export const treatsDirectly = (drill: Drill, finding: FindingId): boolean =>
+  drill.treats.some((t) => t.finding === finding && t.weight >= DIRECT_WEIGHT);

@@ -21,3 +21,6 @@ export function findingById(id: FindingId): Finding {
   if (!finding) throw new RangeError(`unknown finding “${id}”`);
   return finding;
 }
+
+/** The slot that a finding fills as a focus: arm action, or everything below and before it. */
+export const focusSlot = (id: FindingId): 'lower' | 'arm' => (findingById(id).area === 'arm-action' ? 'arm' : 'lower');
