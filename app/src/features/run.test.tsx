@@ -26,8 +26,9 @@ async function startRun() {
   return { noted, entries };
 }
 
+/** To the first throws of the focus itself. */
 const goToThrows = () => {
-  const at = items.findIndex((i) => drillById(i.drill).throws !== 'none');
+  const at = items.findIndex((i) => drillById(i.drill).throws !== 'none' && i.focus !== null);
   for (let step = 0; step < at; step++) fireEvent.press(screen.getByTestId('next-drill'));
   return items[at]!;
 };

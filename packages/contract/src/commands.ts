@@ -1,4 +1,16 @@
-import { bodyTestById, FINDING_IDS, hasDrill, readingRange, PLACES, RUNGS, SEASONS, SETTINGS, WEEKDAYS } from '@wrightonic/core';
+import {
+  bodyTestById,
+  FINDING_IDS,
+  findingById,
+  focusSlot,
+  hasDrill,
+  readingRange,
+  PLACES,
+  RUNGS,
+  SEASONS,
+  SETTINGS,
+  WEEKDAYS,
+} from '@wrightonic/core';
 import type { DiagnosisRequest, Overrule, PlanRequest, TrendReading, TrendRequest, WorkDone } from '@wrightonic/core';
 import Joi from 'joi';
 import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
@@ -51,6 +63,29 @@ export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
 
 const knownDrill: Joi.CustomValidator = (id: string, helpers) => (hasDrill(id) ? id : helpers.error('drill.unknown', { id }));
 
+/** One focus a slot, of the athlete’s own discipline. */
+const planableFocus: Joi.CustomValidator<PlanRequest> = (value, helpers) => {
+  const { discipline } = value.athlete;
+  const foreign = value.focus.findIndex((f) => !findingById(f.finding).disciplines.includes(discipline));
+  if (foreign >= 0)
+    return errorAt(helpers, 'focus.foreign', { finding: value.focus[foreign]!.finding, discipline }, [
+      'focus',
+      foreign,
+      'finding',
+    ]);
+  const [first, second] = value.focus.map((f) => f.finding);
+  if (first && second && focusSlot(first) === focusSlot(second))
+    return errorAt(
+      helpers,
+      'focus.two',
+      { first, second, slot: focusSlot(first) === 'arm' ? 'the arm action' : 'the lower half' },
+      ['focus', 1, 'finding'],
+    );
+  return value;
+};
+
+const share = () => Joi.number().min(0).max(1);
+
 export const planRequestSchema = objectOf<PlanRequest>({
   on: isoDate().required(),
   athlete: athleteProfileSchema.required(),
@@ -66,13 +101,28 @@ export const planRequestSchema = objectOf<PlanRequest>({
   )
     .unique('finding')
     .required(),
+  judgement: Joi.object({
+    present: Joi.object().pattern(oneOf(FINDING_IDS), share()),
+    cleared: listOf(oneOf(FINDING_IDS), FINDING_IDS.length),
+  }),
+  cheats: listOf(
+    Joi.object({
+      drill: Joi.string().custom(knownDrill).required(),
+      cheat: Joi.string().max(60).required(),
+      reps: count(1000).required(),
+      seen: count(1000).required(),
+    }),
+    500,
+  ),
   weeks: Joi.number().integer().min(1).max(26).required(),
   until: isoDate(),
+  began: isoDate(),
   availability: listOf(
     Joi.object({
       weekday: oneOf(WEEKDAYS).required(),
       minutes: Joi.number().integer().min(1).max(240).required(),
       place: oneOf(PLACES).required(),
+      equipment: listOf(Joi.string().max(40), 60),
     }),
     7,
   )
@@ -82,6 +132,8 @@ export const planRequestSchema = objectOf<PlanRequest>({
   partner: Joi.boolean().required(),
   season: oneOf(SEASONS).required(),
   games: listOf(Joi.object({ date: isoDate().required(), pitches: count(300).required() }), 300).required(),
+  restBlocks: listOf(Joi.object({ from: isoDate().required(), until: isoDate().required() }), 20),
+  weekTold: count(2000),
   recentLoad: listOf(
     Joi.object({
       date: isoDate().required(),
@@ -97,9 +149,20 @@ export const planRequestSchema = objectOf<PlanRequest>({
   league: leagueRuleSchema,
   flags: listOf(oneOf(FINDING_IDS), 10).required(),
   pinned: listOf(Joi.object({ date: isoDate().required(), drill: Joi.string().custom(knownDrill).required() }), 200).required(),
-  recentDrills: listOf(Joi.object({ drill: Joi.string().custom(knownDrill).required(), sessions: count(100).required() }), 200),
+  recentDrills: listOf(
+    Joi.object({
+      drill: Joi.string().custom(knownDrill).required(),
+      sessions: count(100).required(),
+      aidsGone: listOf(Joi.string().max(40), 10),
+      stuck: Joi.boolean(),
+    }),
+    400,
+  ),
+  asItStands: listOf(Joi.object({ date: isoDate().required(), drills: listOf(Joi.string().max(60), 20).required() }), 400),
+  lastTest: isoDate(),
 })
   .custom(bornBefore)
+  .custom(planableFocus)
   .custom(
     nothingAfter<PlanRequest>((v) => [
       ['recentLoad', v.recentLoad],
@@ -107,7 +170,14 @@ export const planRequestSchema = objectOf<PlanRequest>({
       ['clearances', v.clearances ?? []],
     ]),
   )
-  .messages({ ...bornMessage, ...futureMessage, 'drill.unknown': '{{#label}}: “{{#id}}” is not a drill of the catalogue' });
+  .messages({
+    ...bornMessage,
+    ...futureMessage,
+    'drill.unknown': '{{#label}}: “{{#id}}” is not a drill of the catalogue',
+    'focus.foreign': '“{{#finding}}” does not belong to {{#discipline}}: choose a finding of this discipline',
+    'focus.two':
+      '“{{#first}}” and “{{#second}}” both belong to {{#slot}}: one lower-half and one arm focus is the most at a time',
+  });
 
 const speedUnits = () => oneOf(['mph', 'km/h'] as const).required();
 

@@ -1,7 +1,16 @@
 import type { AthleteOverview, DiagnosisRecord, FocusChange, NewFocus, NewObservation, NewRuling } from '@wrightonic/contract';
 import { check, diagnosisRequestSchema } from '@wrightonic/contract';
 
-import { CATALOGUE_VERSION, changesSince, dayInWords, diagnose, EvidenceError, findingById, howSure } from '@wrightonic/core';
+import {
+  CATALOGUE_VERSION,
+  changesSince,
+  dayInWords,
+  diagnose,
+  EvidenceError,
+  findingById,
+  focusSlot,
+  howSure,
+} from '@wrightonic/core';
 import type { Diagnosis, DiagnosisRequest, IsoDate, Judged } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, overview, profileOf, renewGlance } from './athletes';
@@ -159,8 +168,6 @@ export async function keepDiagnosis(ctx: Context, athleteId: string, id: string)
 const causeWords = (probability: number): string =>
   `${howSure(probability).replace('Possible', 'Possibly').replace('Could well be', 'May well be')} the cause`;
 
-const slotOf = (finding: NewFocus['finding']) => (findingById(finding).area === 'arm-action' ? 'arm' : 'lower');
-
 /** Makes a finding the focus. At most one lower-half and one arm-action focus stand at a time: the new one takes the old one's place. */
 export async function putFocus(ctx: Context, athleteId: string, id: string, given: NewFocus): Promise<AthleteOverview> {
   const athlete = await athleteRecord(ctx, athleteId);
@@ -186,7 +193,7 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
       : 'Chosen by the coach.';
     await tenant
       .from('foci')
-      .where({ athlete_id: athleteId, slot: slotOf(given.finding) })
+      .where({ athlete_id: athleteId, slot: focusSlot(given.finding) })
       .whereNull('ended_at')
       .update({ ended_at: ctx.now, state: 'left-alone' });
     await tenant.insertOnce('foci', {
@@ -194,7 +201,7 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
       athlete_id: athleteId,
       diagnosis_id: given.diagnosis,
       finding: given.finding,
-      slot: slotOf(given.finding),
+      slot: focusSlot(given.finding),
       rung: given.rung,
       state: given.rung >= 6 ? 'holding' : 'working',
       started_on: ctx.today,

@@ -2,12 +2,11 @@ import type { NewPlan, PlanRecord } from '@wrightonic/contract';
 import { addDays, CATALOGUE_VERSION, daysBetween, drillById, hasDrill, isLegWork, makePlan, openLedger } from '@wrightonic/core';
 import type { Allowance, IsoDate, Plan, PlanRequest, PlanSession } from '@wrightonic/core';
 import { conflict, notFound, wrongField } from '../problems';
-import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, profileOf, schoolsOf } from './athletes';
+import { athleteRecord, fociOf, holdAthlete } from './athletes';
 import type { AssignmentRow } from './athletes';
 import { within } from './context';
 import type { Context } from './context';
-import { intakeOf } from './intake';
-import { loadOf, ruledBy } from './load';
+import { planRequest } from './plan-request';
 
 interface PlanRow {
   id: string;
@@ -25,64 +24,6 @@ const toPlan = (row: PlanRow): PlanRecord => ({
   assigned: Boolean(row.assigned),
   plan: row.plan,
 });
-
-const DRILLS_REMEMBERED_DAYS = 28;
-
-/** In how many sessions of the last weeks each drill was done. */
-async function recentDrillsOf(ctx: Context, athleteId: string): Promise<{ drill: string; sessions: number }[]> {
-  const rows = (await ctx.tenant
-    .from('reps')
-    .where({ athlete_id: athleteId, undone: false, gone: false })
-    .where('on_date', '>', addDays(ctx.today, -DRILLS_REMEMBERED_DAYS))
-    .groupBy('drill')
-    .orderBy('drill')
-    .select('drill')
-    .countDistinct({ sessions: 'session_id' })) as { drill: string; sessions: number }[];
-  return rows.map((r) => ({ drill: r.drill, sessions: Number(r.sessions) }));
-}
-
-/** What a plan is asked for; `until` where it ends before its weeks do. */
-type Asked = NewPlan & { readonly until?: IsoDate };
-
-/** The planner’s input from the athlete’s state on a day. */
-async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: Asked): Promise<PlanRequest> {
-  const athlete = await athleteRecord(ctx, athleteId);
-  const [foci, load, recentDrills, { intake }, { result }] = await Promise.all([
-    fociOf(ctx, athleteId),
-    loadOf(ctx, athleteId),
-    recentDrillsOf(ctx, athleteId),
-    intakeOf(ctx, athleteId),
-    currentDiagnosis(ctx, athleteId, athlete),
-  ]);
-  const active = foci.filter((f) => f.ended_at === null);
-  if (active.length === 0)
-    throw conflict('There is no focus', 'Choose a focus from “What is it?” first; a plan is made for a focus.');
-  return {
-    on,
-    schools: schoolsOf(ctx, athlete),
-    focus: active.slice(0, 2).map((f) => ({ finding: f.finding, rung: f.rung })),
-    weeks: given.weeks,
-    ...(given.until === undefined ? {} : { until: given.until }),
-    availability: athlete.availability,
-    equipment: athlete.equipment,
-    partner: athlete.partner,
-    season: athlete.season,
-    games: [...given.games, ...intake.games.filter((g) => g.date >= on && !given.games.some((other) => other.date === g.date))],
-    recentLoad: load.log.map(({ date, pitches, throws, highEffort }) => ({
-      date,
-      throws,
-      highEffort,
-      ...(pitches === undefined ? {} : { pitches }),
-    })),
-    pain: load.log.flatMap((row) => (row.pain ?? []).map((p) => ({ date: row.date, ...p }))),
-    clearances: load.clearances,
-    ...ruledBy(ctx, athlete),
-    athlete: profileOf(athlete),
-    flags: result.flags,
-    pinned: given.pinned,
-    recentDrills,
-  };
-}
 
 export async function newestPlan(ctx: Context, athleteId: string): Promise<PlanRecord | null> {
   await athleteRecord(ctx, athleteId);
@@ -225,6 +166,10 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
     games: games.filter((g) => g.date >= ctx.today),
     pinned: pinned.filter((p) => p.date >= ctx.today),
     until: current.ends_on,
+    began: current.request.began ?? current.request.on,
+    asItStands: current.plan.sessions
+      .filter((s) => s.date >= ctx.today)
+      .map(({ date, items }) => ({ date, drills: items.map((i) => i.drill) })),
   });
   const today = (await open.clone().where('on_date', ctx.today).first()) as AssignmentRow | undefined;
   const kept = today && !isTooMuch(today.session, openLedger(request).allowance(ctx.today)) ? today.session : null;

@@ -14,6 +14,8 @@ import { HEAVY_PRACTICE_SHARE, PRACTICE_RULES } from './tables';
 export interface LoadRequest extends RuledAthlete {
   readonly log: readonly LoadRow[];
   readonly clearances?: readonly Clearance[];
+  /** A usual week as it was told, for who has nothing on record. */
+  readonly weekTold?: number;
 }
 
 /** The log by days: what every question about load is asked of. */
@@ -22,15 +24,15 @@ export interface LoadAccount extends RuledAthlete {
   readonly days: readonly Day[];
   readonly byDate: ReadonlyMap<IsoDate, Day>;
   readonly clearances: readonly Clearance[];
-  /** Nothing was thrown before whatever is planned: the first throws are the first after a long time. */
-  readonly newcomer: boolean;
+  /** What is known from before whatever is planned: a record, a usual week as it was told, or nothing, as after a long time off. */
+  readonly before: 'record' | 'told' | 'nothing';
 }
 
 const accountOf = (
   ruled: RuledAthlete,
   days: readonly Day[],
   clearances: readonly Clearance[],
-  newcomer: boolean,
+  before: LoadAccount['before'],
 ): LoadAccount => ({
   athlete: ruled.athlete,
   leagueDailyLimit: ruled.leagueDailyLimit,
@@ -38,7 +40,7 @@ const accountOf = (
   days,
   byDate: new Map(days.map((day) => [day.date, day])),
   clearances,
-  newcomer,
+  before,
 });
 
 export function openAccount(request: LoadRequest): LoadAccount {
@@ -47,7 +49,7 @@ export function openAccount(request: LoadRequest): LoadAccount {
     request,
     days,
     request.clearances ?? [],
-    days.every((day) => day.throws === 0),
+    days.some((day) => day.throws > 0) ? 'record' : (request.weekTold ?? 0) > 0 ? 'told' : 'nothing',
   );
 }
 
@@ -63,7 +65,7 @@ export function withMore(account: LoadAccount, more: Partial<Day> & Pick<Day, 'd
     pain: known.pain,
   };
   const days = [...account.days.filter((d) => d.date !== more.date), day].sort((a, b) => (a.date < b.date ? -1 : 1));
-  return accountOf(account, days, account.clearances, account.newcomer);
+  return accountOf(account, days, account.clearances, account.before);
 }
 
 export const dayOn = (account: LoadAccount, date: IsoDate): Day => account.byDate.get(date) ?? noDay(date);

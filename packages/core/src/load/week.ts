@@ -99,7 +99,7 @@ function wayBackSince(account: LoadAccount, date: IsoDate): IsoDate | null {
     const start = starts[i]!;
     if (daysBetween(start, date) >= 7 * weeks) return null;
     const before = starts[i - 1];
-    if (before === undefined) return account.newcomer || start === date ? start : null;
+    if (before === undefined) return account.before === 'nothing' || (start === date && account.before !== 'told') ? start : null;
     if (daysBetween(before, start) > LONG_GAP_DAYS || afterLock(before, start)) return start;
   }
   return null;
@@ -144,4 +144,38 @@ export function weekCeiling(account: LoadAccount, end: IsoDate, share: number = 
   const off = AFTER_DAYS_OFF.filter((row) => daysOff(account, end) >= row.from).pop();
   const ceiling = Math.floor((off ? off.share : 1 + share) * mean + 1e-9);
   return Math.max(ceiling, floorOn(account, end));
+}
+
+/** Throws that the first week after days without throwing may hold; null for somebody who threw lately. */
+export function weekCeilingAfterDaysOff(account: LoadAccount, from: IsoDate): number | null {
+  const off = AFTER_DAYS_OFF.filter((row) => daysOff(account, from) >= row.from).pop();
+  const mean = normalWeek(account, addDays(from, 6));
+  return off && mean !== null && mean > 0 ? Math.floor(off.share * mean + 1e-9) : null;
+}
+
+/** Whether a week is light against the last normal one. */
+export const isLightWeek = (throws: number, normal: number): boolean =>
+  normal > 0 && throws >= LIGHT.from * normal && throws <= LIGHT.to * normal;
+
+/** From this rise on a recorded week was part of a climb. */
+const CLIMBING = 1.05;
+
+/**
+ * Normal weeks in a row before a day since the last light one. Where no light week is on record only weeks of a climb count, so that
+ * a steady record does not begin with a light week.
+ * @param began first day of a plan that goes on: its weeks count whether they climbed or not
+ */
+export function normalWeeksInARow(account: LoadAccount, from: IsoDate, began: IsoDate | null): number {
+  const weeks = completeWeeks(account, addDays(from, 6));
+  let normals = 0;
+  for (let i = 0; i + 1 < weeks.length; i++) {
+    const [week, before] = [weeks[i]!, weeks[i + 1]!];
+    if (isLightWeek(week, before)) return normals;
+    const ofPlan = began !== null && addDays(from, -7 * (i + 1)) >= began;
+    const settled = weeks.slice(i + 1, i + 5).some((w, n) => isLightWeek(w, weeks[i + n + 2] ?? 0));
+    if (!ofPlan && !settled && week < CLIMBING * before) return normals;
+    if (week === 0) return normals;
+    normals++;
+  }
+  return normals;
 }

@@ -1,3 +1,5 @@
+import { drillById, hasDrill } from '../drills/catalogue';
+import { treatsDirectly } from '../drills/types';
 import type { Rung } from '../drills/types';
 import { gatePain } from '../load/pain';
 import { judgeGate } from '../plan/gate';
@@ -61,6 +63,9 @@ function endsOf({ sessions, reps, pains }: ClimbLog): End[] {
     .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.session.id < b.session.id ? -1 : 1));
 }
 
+/** From this rung on the work is shared and is told which focus it carries. */
+const SHARED_FROM = 7;
+
 const STEP: Record<GateResult['verdict'], number> = { advance: 1, hold: 0, regress: -1 };
 
 /** Rows of the gate: reps of one drill on one day, those logged alone apart. */
@@ -92,6 +97,13 @@ function rowsOf(entries: readonly JudgedEntry[], painOn: (date: IsoDate) => numb
   });
 }
 
+/** Whether a rep is of work that the gate reads: a direct drill of the focus, or on the mound and in game-like work the shared drills. */
+function countsForGate(rep: LoggedRep, focus: LoggedFocus): boolean {
+  if (!hasDrill(rep.drill)) return false;
+  const drill = drillById(rep.drill);
+  return rep.rung >= SHARED_FROM ? drill.part !== null : treatsDirectly(drill, focus.finding);
+}
+
 function countable(focus: LoggedFocus, log: ClimbLog): Countable {
   const byRung = new Map<Rung, JudgedEntry[]>();
   const sessions = new Set<string | null>();
@@ -99,7 +111,7 @@ function countable(focus: LoggedFocus, log: ClimbLog): Countable {
     const { rep, judged } = entry;
     if (rep.focus !== focus.id || rep.date < focus.startedOn) continue;
     sessions.add(rep.session);
-    if (judged.gone || judged.undone || judged.refused !== null) continue;
+    if (judged.gone || judged.undone || judged.refused !== null || !countsForGate(rep, focus)) continue;
     const known = byRung.get(rep.rung);
     if (known) known.push(entry);
     else byRung.set(rep.rung, [entry]);

@@ -1,125 +1,144 @@
 import { DRILLS } from '../drills/catalogue';
-import { isLegWork } from '../drills/types';
-import type { Drill, Place, Rung } from '../drills/types';
-import { ARROWS } from '../findings/arrows';
+import { drillsAt, ladderOf } from '../drills/ladders';
+import { ALWAYS_THERE, isLegWork } from '../drills/types';
+import type { Drill, GeneralPart, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import { HARD_EFFORT } from '../load/tables';
 import type { Schools } from '../shared/schools';
+import type { Allowance } from './ledger';
+import { PLACE_TOP, whyNoThrows } from './places';
+import type { Day } from './places';
 import type { PlanRequest } from './types';
 
-/** Terms of a drill's score. Provenance `house`. */
-const WEIGHTS = { cause: 0.5, consequence: 0.4, general: 0.6, school: 0.15, settled: 0.15, stale: -0.35 } as const;
-/** A drill stays for two to four sessions. */
-const STAYS_UP_TO = 4;
+/** From this probability on a finding stands in an athlete. */
+export const STANDS = 0.35;
+/** Terms of a drill’s score. Provenance `house`. */
+const WEIGHTS = { school: 0.15, settled: 0.25, stale: -0.6, stuck: -1, again: -0.25, aid: -0.02, kept: 0.6 } as const;
+/** A drill stays two to five sessions. */
+export const STAYS = { least: 2, most: 5 } as const;
 
-export interface Choice {
-  readonly drill: Drill;
-  readonly rung: Rung;
-  readonly score: number;
-  /** The terms that made the choice, strongest first, in words. */
-  readonly terms: readonly string[];
-}
-
-export interface ChoiceContext {
+export interface Context {
   readonly request: PlanRequest;
   readonly schools: Schools;
-  readonly age: number;
-  readonly place: Place;
-  readonly canThrow: boolean;
-  /** High effort is open today. */
-  readonly hardOpen: boolean;
-  /** Percent of full effort, at most. */
-  readonly highestEffort: number;
-  /** Pain has closed leg work. */
-  readonly legsClosed: boolean;
+  readonly day: Day;
+  readonly allowance: Allowance;
+  /** Throws are planned for this day. */
+  readonly throwing: boolean;
   /** Sessions each drill has been used in. */
   readonly used: ReadonlyMap<string, number>;
-  readonly inSession: ReadonlySet<string>;
+  /** Drills of the last session at this place. */
+  readonly before: ReadonlySet<string>;
+  /** Drills that the plan as it stands holds on this day. */
+  readonly kept: ReadonlySet<string>;
 }
 
-/** Whether the drill may be done at all here: discipline, place, kit, partner, age, what is likely, and whether balls may fly. */
-export function mayDo(drill: Drill, context: ChoiceContext): string | null {
-  const { request, age, place } = context;
+/** Whether a finding stands in this athlete by the judgement, as a flag or as a focus. */
+export function standsIn(request: PlanRequest, finding: FindingId): boolean {
+  const { judgement } = request;
+  if (judgement?.cleared?.includes(finding)) return false;
+  return (
+    request.flags.includes(finding) ||
+    request.focus.some((f) => f.finding === finding) ||
+    (judgement?.present?.[finding] ?? 0) >= STANDS
+  );
+}
+
+/** Why a drill may not be done by this athlete anywhere; null when it may. */
+function whyNotEver(drill: Drill, request: PlanRequest, age: number): string | null {
   if (!drill.disciplines.includes(request.athlete.discipline)) return 'it belongs to the other discipline';
-  if (!drill.place.includes(place)) return `it is not done at the ${place}`;
-  const missing = drill.equipment.filter((kit) => !request.equipment.includes(kit));
-  if (missing.length > 0) return `it needs ${missing.join(' and ')}`;
   if (drill.partner && !request.partner) return 'it needs a partner';
   if (age < drill.minAge) return `it is for ages from ${drill.minAge}`;
-  const against = drill.notWhile.find(
-    (finding) => request.flags.includes(finding) || request.focus.some((f) => f.finding === finding),
+  if (age > drill.maxAge) return `it is for ages up to ${drill.maxAge}`;
+  const against = drill.notWhile.find((finding) => standsIn(request, finding));
+  return against ? `it is not for now, while “${findingById(against).title.toLowerCase()}” is likely` : null;
+}
+
+/** Why a drill may not be done on a day; null when it may: discipline, place, kit, partner, age, what is likely, load and pain. */
+export function whyNot(drill: Drill, { request, day, allowance, throwing }: Context): string | null {
+  const ever = whyNotEver(drill, request, day.age);
+  if (ever) return ever;
+  if (!drill.place.includes(day.place)) return `it is not done at the ${day.place}`;
+  const missing = drill.equipment.filter((kit) => !day.equipment.includes(kit) && !ALWAYS_THERE.includes(kit));
+  if (missing.length > 0) return `it needs ${missing.join(' and ')}`;
+  if (drill.throws !== 'none') {
+    if (!throwing) return whyNoThrows(day, request) ?? allowance.because ?? 'there is no room for throws';
+    if (allowance.catchOnly && drill.part !== 'warm-throws' && drill.part !== 'catch' && drill.part !== 'game')
+      return 'only easy catch is open today';
+    if (drill.effort[0] > allowance.highestEffort) return 'its effort is above what is allowed';
+    if (drill.effort[0] >= HARD_EFFORT && allowance.highEffort === 0) return 'there is no room for hard throws';
+  }
+  if (isLegWork(drill) && allowance.legsClosed) return 'leg work is closed after pain';
+  if (drill.strain !== 'none' && allowance.strainClosed) return 'jumps and heavy leg work wait until after the game';
+  if (allowance.armClosed && (drill.armSwing || drill.area === 'arm-action')) return 'the arm rests today';
+  return null;
+}
+
+/** Whether this athlete could do the drill on one of the days they have. */
+export const couldDo = (drill: Drill, request: PlanRequest, days: readonly Day[]): boolean =>
+  days.some(
+    (day) =>
+      whyNotEver(drill, request, day.age) === null &&
+      drill.place.includes(day.place) &&
+      drill.equipment.every((kit) => day.equipment.includes(kit) || ALWAYS_THERE.includes(kit)) &&
+      (drill.throws === 'none' || whyNoThrows(day, request) === null),
   );
-  if (against) return `it is not for now, while “${findingById(against).title.toLowerCase()}” is likely`;
-  if (drill.throws !== 'none' && !context.canThrow) return 'there is no room for throws';
-  if (drill.effort[0] >= HARD_EFFORT && !context.hardOpen) return 'there is no room for hard throws';
-  if (drill.throws !== 'none' && drill.effort[0] > context.highestEffort) return 'its effort is above what is allowed';
-  if (isLegWork(drill) && context.legsClosed) return 'leg work is closed after pain';
-  return null;
-}
 
-const arrowBetween = (cause: FindingId, consequence: FindingId): boolean =>
-  ARROWS.some((a) => a.cause === cause && a.consequence === consequence);
-
-/** How much a drill treats a finding: itself, a cause behind it, or what follows from it. */
-export function treatmentOf(drill: Drill, finding: FindingId): { weight: number; words: string } | null {
-  let best: { weight: number; words: string } | null = null;
-  const offer = (weight: number, words: string) => {
-    if (weight > 0 && (!best || weight > best.weight)) best = { weight, words };
-  };
-  for (const treated of drill.treats) {
-    if (treated.finding === finding) offer(treated.weight, `works on the focus itself (${treated.weight})`);
-    else if (arrowBetween(treated.finding, finding))
-      offer(WEIGHTS.cause * treated.weight, `works on a cause behind it, “${findingById(treated.finding).title.toLowerCase()}”`);
-    else if (arrowBetween(finding, treated.finding))
-      offer(WEIGHTS.consequence * treated.weight, `works where it shows, “${findingById(treated.finding).title.toLowerCase()}”`);
-  }
-  return best;
-}
-
-function schoolTerms(drill: Drill, schools: Schools): { score: number; words: string | null } {
+function schoolScore(drill: Drill, schools: Schools): number {
   let score = 0;
-  let words: string | null = null;
-  for (const [question, answers] of Object.entries(drill.schools)) {
-    const mine = schools[question as keyof Schools];
-    if ((answers as readonly string[]).includes(mine)) {
-      score += WEIGHTS.school;
-      words = `fits the “${mine}” school`;
-    } else score -= WEIGHTS.school;
-  }
-  return { score, words };
+  for (const [question, answers] of Object.entries(drill.schools))
+    score += (answers as readonly string[]).includes(schools[question as keyof Schools]) ? WEIGHTS.school : -WEIGHTS.school;
+  return score;
 }
 
-/** The best drill on a rung for a finding, or null. */
-export function chooseDrill(finding: FindingId, rung: Rung, context: ChoiceContext): Choice | null {
-  let best: Choice | null = null;
-  for (const drill of DRILLS) {
-    if (!drill.rungs.includes(rung) || context.inSession.has(drill.id) || mayDo(drill, context) !== null) continue;
-    const treatment = treatmentOf(drill, finding);
-    const treat =
-      treatment ??
-      (drill.general && rung >= 6 ? { weight: WEIGHTS.general, words: 'carries the focus into the full delivery' } : null);
-    if (!treat) continue;
-    const times = context.used.get(drill.id) ?? 0;
-    const settled = times > 0 && times < STAYS_UP_TO;
-    const school = schoolTerms(drill, context.schools);
-    const score = treat.weight + school.score + (settled ? WEIGHTS.settled : times >= STAYS_UP_TO ? WEIGHTS.stale : 0);
-    const terms = [
-      treat.words,
-      ...(school.words ? [school.words] : []),
-      ...(settled ? [`session ${times + 1} with it, so it can settle`] : times === 0 ? ['new at this rung'] : []),
-    ];
-    if (!best || score > best.score + 1e-9 || (Math.abs(score - best.score) <= 1e-9 && drill.id < best.drill.id))
-      best = { drill, rung, score, terms };
-  }
-  return best;
+/** How well a drill serves a finding today: its weight, the school, and whether it should settle or has had its time. */
+export function scoreOf(drill: Drill, finding: FindingId, context: Context): number {
+  const times = context.used.get(drill.id) ?? 0;
+  const weight = drill.treats.find((t) => t.finding === finding)?.weight ?? 0;
+  const recent = context.request.recentDrills?.find((r) => r.drill === drill.id);
+  const time = times === 0 ? 0 : times < STAYS.most ? WEIGHTS.settled : WEIGHTS.stale;
+  const again = times >= STAYS.least && context.before.has(drill.id) ? WEIGHTS.again : 0;
+  return (
+    weight +
+    schoolScore(drill, context.schools) +
+    time +
+    again +
+    (recent?.stuck ? WEIGHTS.stuck : 0) +
+    (context.kept.has(drill.id) ? WEIGHTS.kept : 0) +
+    WEIGHTS.aid * drill.aids.length
+  );
 }
 
-/** The best drill at or below a rung: where place or kit does not reach the rung, the work goes on lower. */
-export function chooseAtOrBelow(finding: FindingId, rung: Rung, context: ChoiceContext): Choice | null {
-  for (let r = rung; r >= 0; r--) {
-    const choice = chooseDrill(finding, r as Rung, context);
-    if (choice) return choice;
-  }
+/** The drills, best first; equals in the order of their ids. */
+const ranked = (drills: readonly Drill[], finding: FindingId, context: Context): Drill[] => {
+  const score = new Map(drills.map((d) => [d.id, scoreOf(d, finding, context)]));
+  return [...drills].sort((a, b) => score.get(b.id)! - score.get(a.id)! || (a.id < b.id ? -1 : 1));
+};
+
+const BY_ID = new Map(DRILLS.map((d) => [d.id, d]));
+
+/** Direct drills of a finding on a rung that may be done on a day, best first. */
+export function directOn(finding: FindingId, rung: Rung, context: Context): Drill[] {
+  if (rung > PLACE_TOP[context.day.place]) return [];
+  const ids = drillsAt(ladderOf(finding, context.request.athlete.discipline), rung);
+  return ranked(
+    ids.map((id) => BY_ID.get(id)!).filter((d) => whyNot(d, context) === null),
+    finding,
+    context,
+  );
+}
+
+/** The highest rung up to one on which there is direct work for the day; null when there is none. */
+export function workRung(finding: FindingId, upTo: Rung, context: Context): Rung | null {
+  for (let rung = Math.min(upTo, 6); rung >= 0; rung--)
+    if (directOn(finding, rung as Rung, context).length > 0) return rung as Rung;
   return null;
+}
+
+/** General drills of a part that may be done on a day, those used least first. */
+export function generalFor(part: GeneralPart, context: Context): Drill[] {
+  const fitting = DRILLS.filter((d) => d.part === part && whyNot(d, context) === null);
+  const turn = (d: Drill) =>
+    (context.used.get(d.id) ?? 0) + (context.before.has(d.id) ? 0.5 : 0) - (context.kept.has(d.id) ? 100 : 0);
+  return [...fitting].sort((a, b) => turn(a) - turn(b) || (a.id < b.id ? -1 : 1));
 }

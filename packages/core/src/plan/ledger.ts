@@ -2,14 +2,17 @@ import { dayOn, daysInARowBefore, isHardDay, lockOn, openAccount, withMore } fro
 import type { LoadAccount } from '../load/account';
 import type { LoadRow } from '../load/days';
 import type { Lock } from '../load/locks';
+import { afterPain, aroundGames, dayCapOn, gameDayThrows, hardWeekRoom, isEveOfGame } from '../load/practice';
+import type { DayRule } from '../load/practice';
 import { budgetOn, hardGapOn, leagueOn, ruledAge, tableLimit } from '../load/rules';
 import { HARD_EFFORT, HEAVY_PRACTICE_SHARE, PRACTICE_RULES, throwFreeDaysPerWeek } from '../load/tables';
-import { wayBackOn, weekCeiling } from '../load/week';
+import { floorOn, normalWeek, wayBackOn, weekCeiling } from '../load/week';
 import { roomOn } from '../load/workload';
 import { addDays, daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import type { PlanRequest } from './types';
 
+/** What all rules together leave of a day for planned practice. */
 export interface Allowance {
   readonly throws: number;
   readonly highEffort: number;
@@ -17,8 +20,20 @@ export interface Allowance {
   readonly highestEffort: number;
   /** Leg work is closed as well. */
   readonly legsClosed: boolean;
+  /** Jumps and heavy leg work are closed. */
+  readonly strainClosed: boolean;
+  /** Arm swings without a ball are closed too. */
+  readonly armClosed: boolean;
+  /** Only catch, no drills with a ball. */
+  readonly catchOnly: boolean;
+  /** A clearance stands: few throws are worth a warm-up too. */
+  readonly cleared: boolean;
+  /** No speed test: on the way back, under a clearance or a flag. */
+  readonly noSpeedTest: boolean;
   /** The rule that bounds throws, in words; null when only the usual budget does. */
   readonly because: string | null;
+  /** Which bound is the tightest. */
+  readonly tightest: keyof Bounds;
 }
 
 /** The load account as a planner sees it: what is planned counts as thrown, and games to come are kept room for. */
@@ -27,15 +42,18 @@ export interface Ledger {
   readonly book: (date: IsoDate, throws: number, highEffort: number) => void;
   /** The lock that stands on a day. */
   readonly lockOn: (date: IsoDate) => Lock | null;
+  /** The account as it stands, with all that is booked. */
+  readonly account: () => LoadAccount;
 }
 
 /** Room below which a session says why it is so light. */
 const SCARCE = 25;
-/** Days in a row that a windmill pitcher's tables know. */
+/** Days in a row that a windmill pitcher’s tables know. */
 const LONGEST_RUN = 4;
-
-const isGameDay = (account: LoadAccount, date: IsoDate): boolean =>
-  dayOn(account, date).pitches > 0 || dayOn(account, date).games > 0;
+/** Throwing days a week under a clearance, none next to another. */
+const CLEARED_DAYS = 3;
+/** Ceiling for throws of a flagged athlete, percent of full effort. */
+export const FLAGGED_EFFORT = 85;
 
 /** The log that a plan starts from: what was thrown, with the pain of each day. */
 function logOf(request: PlanRequest): LoadRow[] {
@@ -45,16 +63,22 @@ function logOf(request: PlanRequest): LoadRow[] {
   ];
 }
 
-/** Throws that the rolling weeks ending on a day, or on a game up to six days later, still have room for. */
+/** What seven days may hold in a plan: while no week is complete, no more than the floor, or half a budget. */
+function plannedWeek(account: LoadAccount, end: IsoDate): number {
+  const known = account.before === 'told' || wayBackOn(account, end) !== null || normalWeek(account, end) !== null;
+  if (known) return weekCeiling(account, end, PRACTICE_RULES.weekStop);
+  return Math.max(floorOn(account, end), Math.floor(budgetOn(account, end) / 2));
+}
+
+/** Throws that the rolling weeks ending on a day, or on a game or session up to six days later, still have room for. */
 function weekRoom(account: LoadAccount, date: IsoDate): number {
   let room = Infinity;
   const weekly = leagueOn(account, date).weekly ?? Infinity;
   for (let ahead = 0; ahead <= 6; ahead++) {
     const end = addDays(date, ahead);
     if (ahead > 0 && dayOn(account, end).throws === 0) continue;
-    const share = ahead > 0 ? PRACTICE_RULES.weekStop : PRACTICE_RULES.weekWarning;
     const throws = weekThrows(account, end);
-    room = Math.min(room, weekCeiling(account, end, share) - throws, weekly - throws);
+    room = Math.min(room, plannedWeek(account, end) - throws, weekly - throws);
   }
   return room;
 }
@@ -79,11 +103,22 @@ function leavesFreeDays(account: LoadAccount, date: IsoDate): boolean {
   return true;
 }
 
+/** Under a clearance: whether a throwing day would be the fourth of seven, or stand next to another. */
+function crowdsClearance(account: LoadAccount, date: IsoDate): boolean {
+  let days = 0;
+  for (let away = -6; away <= 6; away++) {
+    if (away === 0 || dayOn(account, addDays(date, away)).throws === 0) continue;
+    if (Math.abs(away) === 1) return true;
+    if (away < 0) days++;
+  }
+  return days >= CLEARED_DAYS;
+}
+
 const hardDayNear = (account: LoadAccount, date: IsoDate): boolean =>
   account.days.some((day) => Math.abs(daysBetween(day.date, date)) < hardGapOn(account, date) && isHardDay(day));
 
 /**
- * Throws that a windmill pitcher's days in a row leave on a day: by her own row of the table, and light where a heavy day would push
+ * Throws that a windmill pitcher’s days in a row leave on a day: by her own row of the table, and light where a heavy day would push
  * a game to come over its row.
  */
 function inARow(account: LoadAccount, date: IsoDate): number {
@@ -101,48 +136,100 @@ function inARow(account: LoadAccount, date: IsoDate): number {
 }
 
 export function openLedger(request: PlanRequest): Ledger {
+  const { restBlocks = [], season } = request;
   let account = openAccount({
     athlete: request.athlete,
     leagueDailyLimit: request.leagueDailyLimit,
     ...(request.league ? { league: request.league } : {}),
     log: logOf(request),
     clearances: request.clearances ?? [],
+    ...(request.weekTold === undefined ? {} : { weekTold: request.weekTold }),
   });
-  for (const { date, pitches } of request.games) account = withMore(account, { date, pitches, throws: pitches, games: 1 });
+  for (const { date, pitches } of request.games)
+    account = withMore(account, { date, pitches, throws: gameDayThrows(account, date, pitches), games: 1 });
   const flagged = request.flags.length > 0;
 
   const allowance = (date: IsoDate): Allowance => {
     const room = roomOn(account, { date });
     const legsClosed = room.locked?.legs ?? false;
-    const none = (because: string): Allowance => ({ throws: 0, highEffort: 0, highestEffort: 100, legsClosed, because });
-    if (room.locked) return none(room.locked.reason);
-    if (isGameDay(account, date)) return none('There is a game on this day.');
-    if (room.restUntil) return none(`Rest after pitching is owed up to ${addDays(room.restUntil, -1)}.`);
-    if (!leavesFreeDays(account, date)) return none('The week needs its day without throwing.');
+    const strainClosed = isEveOfGame(account, date);
+    const cleared = room.clearance !== null;
+    const wayBack = wayBackOn(account, date);
+    const noSpeedTest = cleared || wayBack !== null || flagged;
+    const closed = {
+      throws: 0,
+      highEffort: 0,
+      highestEffort: 100,
+      legsClosed,
+      strainClosed,
+      cleared,
+      noSpeedTest,
+      catchOnly: false,
+      tightest: 'daily' as const,
+    };
+    const none = (because: string, armClosed: boolean): Allowance => ({ ...closed, armClosed, because });
+    if (room.locked) return none(room.locked.reason, true);
+    if (restBlocks.some((block) => block.from <= date && date <= block.until))
+      return none('The arm rests in these weeks: no throws at all.', false);
+    const pain = cleared ? null : afterPain(account, date);
+    if (pain?.throws === 0) return none(pain.why, true);
+    const games = aroundGames(account, date);
+    if (games?.throws === 0) return none(games.why, false);
     const booked = dayOn(account, date).throws;
-    const budget = budgetOn(account, date);
-    const share = request.season === 'in' ? PRACTICE_RULES.inSeasonShare : 1;
-    const daily = Math.min(Math.floor(budget * share) - booked, room.throwsLeft);
+    if (booked === 0 && !leavesFreeDays(account, date)) return none('The week needs its day without throwing.', false);
+    if (cleared && booked === 0 && crowdsClearance(account, date))
+      return none('Cleared with limits: at most three throwing days a week, none next to another.', false);
+    const firstCleared = cleared && !thrownUnderClearance(account, request, date);
+    const rules = [games, pain].filter((rule): rule is DayRule => rule !== null);
+    const daily = Math.min(
+      dayCapOn(account, date, season) - booked,
+      room.throwsLeft,
+      ...rules.map((rule) => rule.throws - booked),
+    );
     const league = (leagueOn(account, date).daily ?? Infinity) - booked;
     const run = inARow(account, date) - booked;
     const week = weekRoom(account, date);
-    const throws = Math.max(0, Math.min(daily, league, run, week));
-    const highestEffort = Math.min(room.highestEffort, wayBackOn(account, date)?.effort ?? 100);
+    const least = Math.max(0, Math.min(daily, league, run, week));
+    const throws = firstCleared ? Math.floor(least / 2) : least;
+    const highestEffort = Math.min(
+      room.highestEffort,
+      wayBack?.effort ?? 100,
+      ...rules.map((rule) => rule.effort),
+      flagged ? FLAGGED_EFFORT : 100,
+    );
     const open = !flagged && highestEffort >= HARD_EFFORT && !hardDayNear(account, date);
+    const because = rules[0]?.why ?? (throws >= SCARCE ? null : whyScarce({ daily, league, run, week }, throws, cleared));
     return {
       throws,
-      highEffort: open ? Math.min(throws, room.highEffortLeft) : 0,
+      highEffort: open ? Math.min(throws, room.highEffortLeft, hardWeekRoom(account, date)) : 0,
       highestEffort,
       legsClosed,
-      because: throws >= SCARCE ? null : whyScarce({ daily, league, run, week }, throws, room.clearance !== null),
+      strainClosed,
+      armClosed: false,
+      cleared,
+      catchOnly: rules.some((rule) => rule.catchOnly === true),
+      noSpeedTest,
+      because,
+      tightest: tightestOf({ daily, league, run, week }),
     };
   };
 
   return {
+    account: () => account,
     lockOn: (date) => lockOn(account, { date }),
     allowance,
     book: (date, throws, highEffort) => void (account = withMore(account, { date, throws, highEffort })),
   };
+}
+
+/** Whether anything was thrown since the newest clearance, before a day. */
+function thrownUnderClearance(account: LoadAccount, request: PlanRequest, date: IsoDate): boolean {
+  const since =
+    (request.clearances ?? [])
+      .map((c) => c.date)
+      .sort()
+      .pop() ?? date;
+  return account.days.some((day) => day.date >= since && day.date < date && day.throws > 0);
 }
 
 interface Bounds {
@@ -152,10 +239,14 @@ interface Bounds {
   readonly week: number;
 }
 
+const tightestOf = (bounds: Bounds): keyof Bounds =>
+  (['week', 'run', 'league', 'daily'] as const).reduce((a, b) => (bounds[b] < bounds[a] ? b : a));
+
 /** Which rule makes a day so light, in words. */
 function whyScarce(bounds: Bounds, throws: number, cleared: boolean): string | null {
+  if (cleared) return 'The clearance’s limits leave little today.';
   if (bounds.week <= throws) return 'The rolling week has little room for more throws.';
   if (bounds.run <= throws) return 'Pitching days in a row leave little today.';
   if (bounds.league <= throws) return 'The league’s rule leaves little today.';
-  return cleared ? 'The clearance’s limits leave little today.' : null;
+  return null;
 }

@@ -1,29 +1,31 @@
 import { DRILLS } from '../drills/catalogue';
-import { RUNG_NAMES } from '../drills/types';
+import { ALWAYS_THERE, RUNG_NAMES, treatsDirectly } from '../drills/types';
 import type { Equipment } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import { ageOn } from '../shared/dates';
 import { sum } from '../shared/maths';
-import { treatmentOf } from './choose';
-import { outlineClimb } from './climb';
-import { fitInOrder } from './fit';
-import type { Fit } from './fit';
+import { inOrder } from './greedy';
 import { openLedger } from './ledger';
+import { daysOfPlan } from './places';
 import type { Plan, PlanRequest } from './types';
+import { quoted } from './words';
+
+/** Chooses the sessions of a plan. Another solver of the same task goes in its place. */
+export type Fit = (request: PlanRequest) => Pick<Plan, 'sessions' | 'weeks' | 'violations'>;
 
 /**
- * A plan from the athlete's state under every hard rule: the climb says which rung is expected when, the fit chooses drills and
- * doses. Nothing is thrown that the ledger does not allow.
+ * A plan from the athlete’s state under every hard rule: how much each week and day may hold comes first, then what is done.
+ * @param fit the way sessions are chosen; each gives the same plan for the same request
  */
-export function makePlan(request: PlanRequest, fit: Fit = fitInOrder): Plan {
-  const outlines = outlineClimb(request);
-  const { sessions, violations } = fit(request, outlines);
-  const infeasible = sessions.length === 0 ? whyNothing(request, outlines.length) : null;
+export function makePlan(request: PlanRequest, fit: Fit = inOrder): Plan {
+  const { sessions, weeks, violations } = fit(request);
+  const infeasible = sessions.length === 0 ? whyNothing(request, daysOfPlan(request).length) : null;
   return {
     sessions,
+    weeks,
     violations,
     infeasible,
-    summary: infeasible ? infeasible.reason : summarise(request, { sessions, violations }),
+    summary: infeasible ? infeasible.reason : summarise(request, sessions),
   };
 }
 
@@ -37,31 +39,31 @@ function whyNothing(request: PlanRequest, days: number): Plan['infeasible'] {
   const finding = request.focus[0]!.finding;
   const age = ageOn(request.athlete.birthDate, request.on);
   const fitting = DRILLS.filter(
-    (d) => d.disciplines.includes(request.athlete.discipline) && treatmentOf(d, finding) && age >= d.minAge,
+    (d) => d.disciplines.includes(request.athlete.discipline) && treatsDirectly(d, finding) && age >= d.minAge,
   );
   const places = new Set(request.availability.map((a) => a.place));
   const relax: string[] = [];
-  const minutes = Math.max(...request.availability.map((a) => a.minutes));
-  if (minutes < 5) relax.push('Give the session at least 5 minutes.');
+  if (Math.max(...request.availability.map((a) => a.minutes)) < 15) relax.push('Give the session at least 15 minutes.');
   const kit = new Set<Equipment>(fitting.filter((d) => d.place.some((p) => places.has(p))).flatMap((d) => d.equipment));
-  for (const piece of kit) if (!request.equipment.includes(piece)) relax.push(`Get a ${piece}.`);
+  for (const piece of kit) if (!request.equipment.includes(piece) && !ALWAYS_THERE.includes(piece)) relax.push(`Get a ${piece}.`);
   if (!fitting.some((d) => d.place.some((p) => places.has(p)))) relax.push('Add a session at the cage or field.');
   if (!request.partner && fitting.some((d) => d.partner)) relax.push('Find a partner.');
   const lock = openLedger(request).lockOn(request.on);
   return {
     reason: lock
       ? `${lock.reason} Nothing without a ball fits either.`
-      : `No drill for “${findingById(finding).title.toLowerCase()}” fits the place, kit, age and minutes given.`,
-    relax: relax.slice(0, 4),
+      : `No drill for ${quoted(finding)} fits the place, kit, age and minutes given.`,
+    relax: relax.length > 0 ? relax.slice(0, 4) : ['Give the session more minutes.'],
   };
 }
 
-function summarise(request: PlanRequest, plan: Pick<Plan, 'sessions' | 'violations'>): string {
-  const { sessions } = plan;
+function summarise(request: PlanRequest, sessions: Plan['sessions']): string {
   const throws = sum(sessions.map((s) => s.throws));
   const heights = request.focus.map(({ finding, rung }) => {
-    const reached = Math.max(...sessions.flatMap((s) => s.items.filter((i) => i.role === 'main').map((i) => i.rung)));
-    return `“${findingById(finding).title.toLowerCase()}” from rung ${rung} (${RUNG_NAMES[rung].toLowerCase()})${reached > rung ? ` toward ${reached}` : ''}`;
+    const worked = sessions.flatMap((s) => s.items.filter((i) => i.role === 'main' && i.focus === finding).map((i) => i.rung));
+    const reached = Math.max(rung, ...worked);
+    const limit = findingById(finding).kind === 'limit';
+    return `${quoted(finding)} from rung ${rung} (${RUNG_NAMES[rung].toLowerCase()})${!limit && reached > rung ? ` toward ${reached}` : ''}`;
   });
   const tests = sessions.filter((s) => s.testDay).length;
   const lock = openLedger(request).lockOn(request.on);

@@ -1,0 +1,310 @@
+import { drillById } from '../drills/catalogue';
+import { RUNG_NAMES } from '../drills/types';
+import type { Drill, Rung } from '../drills/types';
+import { findingById } from '../findings/catalogue';
+import type { FindingId } from '../findings/ids';
+import { sum } from '../shared/maths';
+import { behindFoci, heldBack } from './behind';
+import { directOn, generalFor, workRung } from './choose';
+import type { Context } from './choose';
+import { calmTop, effortCeiling, fullDistance, itemOf, minutesFor, sessionCue } from './dose';
+import type { Wanted } from './dose';
+import { mostItems } from './draft';
+import type { Draft } from './draft';
+import type { Standing } from './standing';
+import type { PlanItem, PlanSession } from './types';
+import { quoted } from './words';
+
+const SET_OF_THROWS = 5;
+/** Sets of five that one drill, or the whole throws with it, take at most. */
+export const MOST_SETS = 4;
+/** Throws that are kept for the young’s game. */
+const GAME_THROWS = 10;
+/** Minutes of dry work that fill up a session that is short of throws. */
+const DRY_FILL = 15;
+/** Share of the worked reps that support may take. */
+export const SUPPORT_SHARE = 0.35;
+/** A session at this share of its useful minutes is full. */
+const FULL = 0.92;
+/** Highest effort of whole throws that carry a drill, percent: with part throws, and in blocks in turn. */
+const CARRY_EFFORT = { part: 75, blocks: 85 } as const;
+/** Whole throws beside part throws go over this share of the distance. */
+const PART_DISTANCE = 0.7;
+
+/** What a focus is worked with today: the finding, its rung, and the drills, best first. */
+export interface Work {
+  readonly finding: FindingId;
+  readonly rung: Rung;
+  readonly drills: readonly Drill[];
+}
+
+export function workOf(context: Context, standing: Standing, throwing: boolean): Work | null {
+  const { request, day } = context;
+  const { finding } = standing;
+  const on = (what: FindingId, upTo: number): Work | null => {
+    const rung = workRung(what, upTo as Rung, context);
+    return rung === null ? null : { finding: what, rung, drills: directOn(what, rung, context) };
+  };
+  if (findingById(finding).kind === 'limit') {
+    const held = heldBack(finding, request);
+    // From hold to dry to the first easy throws, as sessions go by.
+    return held === null ? null : on(held, Math.min(throwing ? 3 : 2, 1 + Math.floor(standing.sessions / 3)));
+  }
+  const reach: Rung = throwing ? standing.rung : (Math.min(standing.rung, 2) as Rung);
+  if (reach >= 7 && day.place === 'mound') {
+    const shared = generalFor(reach === 7 ? 'mound' : 'game-like', context).filter((d) => d.rungs.includes(reach));
+    if (shared.length > 0) return { finding, rung: reach, drills: shared };
+  }
+  return on(finding, reach);
+}
+
+function whyMain(standing: Standing, { finding, rung }: Work, drill: Drill): string {
+  const where = `rung ${rung} (${RUNG_NAMES[rung].toLowerCase()})`;
+  if (finding !== standing.finding)
+    return `${quoted(finding)} is the movement that the limit held back: within what there is, at ${where}.`;
+  if (drill.part !== null) return `The gate stands at ${where}: these throws carry ${quoted(finding)} and count for it.`;
+  return rung === standing.rung
+    ? `Works straight on ${quoted(finding)} at the gate’s ${where}.`
+    : `Works straight on ${quoted(finding)} at ${where}, the highest that can be done here today.`;
+}
+
+/** Main work, second focus, whole throws and the arm’s own work, each taking what the one before leaves. */
+export function work(draft: Draft, foci: readonly Standing[], throwing: boolean): void {
+  const { context } = draft;
+  const [first, second] = foci;
+  const today = workOf(context, first!, throwing);
+  const main = today ? addMain(draft, first!, today, 0) : null;
+  const thrown = main !== null && main.throws > 0;
+  const whole = thrown && context.day.age >= 10 ? addWhole(draft, first!, main) : null;
+  if (second) addSecond(draft, second, throwing);
+  // For the young the game comes before more of the same.
+  if (throwing && context.day.age < 13) {
+    growTogether(draft, [main, whole], 3, draft.share - GAME_THROWS);
+    armWork(draft);
+    return;
+  }
+  if (throwing && main?.throws === 0) armWork(draft);
+  // Five and five: the drill and its whole throws grow together.
+  growTogether(draft, [main, whole], 3);
+  const other = today && main ? addMain(draft, first!, today, 1) : null;
+  growTogether(draft, main?.throws === 0 ? [main, other] : [main, whole], MOST_SETS);
+  if (throwing && !draft.items.some((i) => i.role === 'arm-work')) armWork(draft);
+}
+
+/** A drill of the focus as main work, but for its sets. */
+export function mainWanted(standing: Standing, today: Work, drill: Drill, context: Context): Omit<Wanted, 'sets'> {
+  return {
+    drill,
+    role: 'main',
+    focus: standing.finding,
+    rung: today.rung,
+    reps: drill.throws !== 'none' ? SET_OF_THROWS : drill.dose.reps,
+    why: whyMain(standing, today, drill),
+    cue: sessionCue(today.finding, context),
+  };
+}
+
+/** The one drill of a second focus, but for its sets. */
+export function secondWanted(standing: Standing, today: Work, drill: Drill): Omit<Wanted, 'sets'> {
+  return {
+    drill,
+    role: 'main',
+    focus: standing.finding,
+    rung: today.rung,
+    reps: drill.throws !== 'none' ? SET_OF_THROWS : drill.dose.reps,
+    why: `Second focus, ${quoted(standing.finding)}: one drill at rung ${today.rung}, by its surroundings rather than by words.`,
+  };
+}
+
+/** One of the drills of the focus, the best that is not there yet, in as many sets as fit. */
+function addMain(draft: Draft, standing: Standing, today: Work, nth: number): PlanItem | null {
+  const { context } = draft;
+  const drill = today.drills.filter((d) => !draft.has(d.id))[0];
+  if (!drill || (nth > 0 && draft.counted >= mostItems(context.day.age) - 1)) return null;
+  const thrown = drill.throws !== 'none';
+  const wanted = mainWanted(standing, today, drill, context);
+  for (const sets of thrown ? [2, 1] : [drill.dose.sets, 1]) {
+    const item = itemOf({ ...wanted, sets }, context);
+    if (draft.add(item)) return item;
+  }
+  return null;
+}
+
+function addSecond(draft: Draft, standing: Standing, throwing: boolean): void {
+  const today = secondWork(draft.context, standing, throwing);
+  const drill = today?.drills.find((d) => !draft.has(d.id));
+  if (today && drill) draft.add(itemOf({ ...secondWanted(standing, today, drill), sets: 2 }, draft.context));
+}
+
+/** What a second focus is worked with today; a limit has its part in preparation only. */
+export const secondWork = (context: Context, standing: Standing, throwing: boolean): Work | null =>
+  findingById(standing.finding).kind === 'limit'
+    ? null
+    : workOf(context, { ...standing, rung: Math.min(standing.rung, 6) as Rung }, throwing);
+
+/** Whole throws with the first focus’s cue: beside part throws, in blocks in turn, on the mound. */
+function addWhole(draft: Draft, first: Standing, main: PlanItem): PlanItem | null {
+  const { context } = draft;
+  if (findingById(first.finding).kind === 'limit') return null;
+  const mound = main.rung >= 6 && first.rung >= 7 ? generalFor('mound', context) : [];
+  const drill = [...mound, ...generalFor(main.rung >= 6 ? 'blocks' : 'whole', context)].find((d) => !draft.has(d.id));
+  if (!drill) return null;
+  const cue = sessionCue(first.finding, context);
+  const part = main.rung < 6;
+  const top = calmTop(Math.min(effortCeiling(drill, first.finding, context), part ? CARRY_EFFORT.part : CARRY_EFFORT.blocks));
+  if (top < drill.effort[0]) return null;
+  const full = fullDistance(context.request.athlete.discipline, context.day.age);
+  const item = itemOf(
+    {
+      drill,
+      role: 'carry-over',
+      focus: first.finding,
+      rung: drill.rungs[0]!,
+      sets: 2,
+      reps: SET_OF_THROWS,
+      effort: [Math.min(top, Math.max(drill.effort[0], top - 15)), top],
+      distanceM: part ? Math.round(PART_DISTANCE * full) : full,
+      cue,
+      success: main.success,
+      why: `In turn with the drill, five and five: shows whether it goes along into the whole throw.`,
+    },
+    context,
+  );
+  return draft.add(item) ? item : null;
+}
+
+/** Gives each of the items another set in turn while they fit, up to so many. */
+function growTogether(draft: Draft, items: readonly (PlanItem | null)[], most: number, throws = Infinity): void {
+  const drills = items.flatMap((item) => (item === null ? [] : [item.drill]));
+  for (let grew = true; grew;) {
+    grew = false;
+    for (const drill of drills) {
+      if (draft.throws + SET_OF_THROWS > throws) return;
+      const item = draft.items.find((i) => i.drill === drill);
+      if (item && item.sets < most && draft.grow(item, item.sets + 1)) grew = true;
+    }
+  }
+}
+
+/** What is left of the day’s share: easy, without a thought; for the young a game. */
+function armWork(draft: Draft): void {
+  const { context } = draft;
+  const left = draft.share - draft.throws;
+  if (left < SET_OF_THROWS) return;
+  const game = context.day.age < 13 ? generalFor('game', context) : [];
+  const drill = [...game, ...generalFor('catch', context)].find((d) => !draft.has(d.id));
+  if (!drill) return;
+  const top = calmTop(effortCeiling(drill, null, context));
+  const why =
+    drill.part === 'game'
+      ? 'The arm’s own work as a game: throws that are only thrown.'
+      : 'What is left of the day’s throws, easily and without a thought about the focus.';
+  for (let throws = left; throws >= SET_OF_THROWS; throws--) {
+    const sets = throws > 24 ? Math.ceil(throws / 15) : throws > 12 ? 2 : 1;
+    if (throws % sets !== 0) continue;
+    const item = {
+      drill,
+      role: 'arm-work' as const,
+      focus: null,
+      rung: 3 as const,
+      sets,
+      reps: throws / sets,
+      effort: [Math.min(50, top), top] as const,
+      why,
+    };
+    if (draft.add(itemOf(item, context))) return;
+  }
+}
+
+/** Drills for a thought or a limit behind the focus that stands in this athlete, the first choice first. */
+export function supportChoices(
+  context: Context,
+): { readonly drill: Drill; readonly why: string; readonly probability: number }[] {
+  const behind = behindFoci(context.request);
+  const kind = (wanted: string) => behind.filter((b) => findingById(b.finding).kind === wanted);
+  return [...kind('cue').slice(0, 1), ...kind('limit')].flatMap(({ finding, probability, of }) => {
+    const why = `Supports ${quoted(of)}: ${quoted(finding)} stands at ${Math.round(100 * probability)} % in this athlete.`;
+    return ([1, 2, 0] as const)
+      .flatMap((rung) => directOn(finding, rung, context))
+      .filter((d) => d.throws === 'none')
+      .map((drill) => ({ drill, why, probability }));
+  });
+}
+
+/** Reps of support that so many reps of direct work leave room for. */
+export const supportReps = (drill: Drill, worked: number): number =>
+  Math.min(drill.dose.reps, Math.floor((SUPPORT_SHARE / (1 - SUPPORT_SHARE)) * worked));
+
+export const supportWanted = (choice: { readonly drill: Drill; readonly why: string }): Omit<Wanted, 'sets' | 'reps'> => ({
+  drill: choice.drill,
+  role: 'support',
+  focus: null,
+  rung: choice.drill.rungs[0]!,
+  why: choice.why,
+});
+
+/** Reps below which support is not worth its minutes. */
+export const LEAST_SUPPORT = 4;
+
+export function support(draft: Draft): void {
+  const { context } = draft;
+  const worked = sum(draft.items.filter((i) => i.role === 'main' || i.role === 'pinned').map((i) => i.sets * i.reps));
+  for (const choice of supportChoices(context)) {
+    const reps = supportReps(choice.drill, worked);
+    if (draft.has(choice.drill.id) || reps < LEAST_SUPPORT) continue;
+    if (draft.add(itemOf({ ...supportWanted(choice), sets: 1, reps }, context))) return;
+  }
+}
+
+/** Dry direct work, up to a quarter of an hour, where throws are short. */
+export function fillDry(draft: Draft, first: Standing): void {
+  const { context } = draft;
+  const { day } = context;
+  const finding = findingById(first.finding).kind === 'limit' ? heldBack(first.finding, context.request) : first.finding;
+  if (finding === null) return;
+  const dry = () => sum(draft.items.filter((i) => i.role === 'main' && i.throws === 0).map((i) => i.minutes));
+  const thrown = draft.throws > 0;
+  for (const rung of [2, 1] as const) {
+    if (rung > Math.max(first.rung, 1)) continue;
+    for (const drill of directOn(finding, rung, context)) {
+      if (draft.minutes >= FULL * day.useful) return;
+      if (draft.has(drill.id) || drill.throws !== 'none') continue;
+      const minutes = minutesFor(drill, drill.dose.sets, drill.dose.reps, day.place);
+      if (dry() + minutes > DRY_FILL) continue;
+      const why = thrown
+        ? `Without a ball, for ${quoted(finding)}: the day’s throws end before its minutes do.`
+        : `Works on ${quoted(finding)} at rung ${rung} (${RUNG_NAMES[rung].toLowerCase()}) without a ball.`;
+      const dose = { sets: drill.dose.sets, reps: drill.dose.reps };
+      const item = itemOf(
+        { drill, role: 'main', focus: first.finding, rung, ...dose, why, cue: sessionCue(finding, context) },
+        context,
+      );
+      if (!draft.add(item)) continue;
+      growTogether(draft, [item], 3);
+      // One dry drill beside throws; a dry session may hold several.
+      if (thrown) return;
+    }
+  }
+}
+
+const shape = (items: readonly PlanItem[]): string =>
+  items
+    .filter((i) => drillById(i.drill).part !== 'pulse')
+    .map((i) => [i.drill, i.sets, i.reps, i.effort.join('-'), i.aids.join()].join('|'))
+    .sort()
+    .join('\n');
+
+/**
+ * Never the same as the last session at this place: another dose where nothing else differs.
+ * @param dryOnly the throws stay as they are
+ */
+export function differ(draft: Draft, last: PlanSession | null, dryOnly = false): void {
+  if (!last || shape(last.items) !== shape(draft.items)) return;
+  for (const item of draft.items.filter((i) => i.role === 'main' || i.role === 'arm-work' || i.role === 'prepare')) {
+    if (drillById(item.drill).part === 'pulse' || (dryOnly && item.throws > 0)) continue;
+    if (draft.grow(item, item.sets + 1)) return;
+    if (item.throws === 0 && draft.grow(item, item.sets, item.reps + 2)) return;
+    if (item.sets > 1 && draft.grow(item, item.sets - 1)) return;
+    if (item.reps > 6 && draft.grow(item, item.sets, item.reps - 2)) return;
+  }
+}

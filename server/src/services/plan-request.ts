@@ -1,0 +1,152 @@
+import { addDays, drillById, DRILLS, hasDrill } from '@wrightonic/core';
+import type { IsoDate, PlanRequest } from '@wrightonic/core';
+import type { NewPlan } from '@wrightonic/contract';
+import { conflict } from '../problems';
+import { athleteRecord, currentDiagnosis, fociOf, profileOf, schoolsOf } from './athletes';
+import type { Context } from './context';
+import { intakeOf } from './intake';
+import { loadOf, ruledBy } from './load';
+
+/** What a plan is asked for; `until` where it ends before its weeks do, `began` where it goes on with another. */
+export type Asked = NewPlan & Pick<PlanRequest, 'until' | 'began' | 'asItStands'>;
+
+const REMEMBERED_DAYS = 28;
+/** Reps of a drill that its cheats and its aids are read from. */
+const LAST_REPS = 10;
+/** Good ones among them that take an aid off. */
+const GOOD_FOR_AID = 8;
+/** Sessions on one rung with no move after which its drills are stuck. */
+const STUCK_AFTER = 4;
+const TEST_DRILLS = DRILLS.filter((d) => d.part === 'test').map((d) => d.id);
+
+interface RepRow {
+  drill: string;
+  session_id: string;
+  judged: string;
+  cheat: string | null;
+  rung: number;
+}
+
+/** What the last weeks' reps say of each drill: how often it was done, which aids are gone, which cheats were seen. */
+async function drillMemory(
+  ctx: Context,
+  athleteId: string,
+  stuckRungs: ReadonlySet<number>,
+): Promise<Required<Pick<PlanRequest, 'recentDrills' | 'cheats'>>> {
+  const rows = (await ctx.tenant
+    .from('reps')
+    .where({ athlete_id: athleteId, undone: false, gone: false })
+    .where('on_date', '>', addDays(ctx.today, -REMEMBERED_DAYS))
+    .orderBy('at', 'desc')
+    .orderBy('id', 'desc')
+    .select('drill', 'session_id', 'judged', 'cheat', 'rung')) as RepRow[];
+  const byDrill = new Map<string, RepRow[]>();
+  for (const row of rows) {
+    const known = byDrill.get(row.drill);
+    if (known) known.push(row);
+    else byDrill.set(row.drill, [row]);
+  }
+  const drills = [...byDrill].filter(([drill]) => hasDrill(drill)).sort(([a], [b]) => (a < b ? -1 : 1));
+  return {
+    recentDrills: drills.map(([drill, reps]) => ({
+      drill,
+      sessions: new Set(reps.map((r) => r.session_id)).size,
+      aidsGone: aidsGone(drill, reps),
+      stuck: reps.some((r) => stuckRungs.has(r.rung)),
+    })),
+    cheats: drills.flatMap(([drill, reps]) => {
+      const last = reps.slice(0, LAST_REPS);
+      return [...new Set(last.flatMap((r) => r.cheat ?? []))]
+        .sort()
+        .map((cheat) => ({ drill, cheat, reps: last.length, seen: last.filter((r) => r.cheat === cheat).length }));
+    }),
+  };
+}
+
+/** Aids that came off: one for each session whose last reps were good. @param reps newest first */
+function aidsGone(drill: string, reps: readonly RepRow[]): string[] {
+  const { aids } = drillById(drill);
+  if (aids.length === 0) return [];
+  const sessions = [...new Set(reps.map((r) => r.session_id))];
+  const good = sessions.filter((session) => {
+    const last = reps.filter((r) => r.session_id === session).slice(0, LAST_REPS);
+    return last.filter((r) => r.judged === 'good').length >= Math.min(GOOD_FOR_AID, Math.ceil(0.8 * last.length));
+  });
+  return aids.slice(0, good.length).map((aid) => aid.kit);
+}
+
+/** Rungs on which a focus has worked for some sessions and did not move. */
+async function stuckRungs(ctx: Context, athleteId: string, foci: readonly { id: string; rung: number }[]): Promise<Set<number>> {
+  const rows = (await ctx.tenant
+    .from('reps')
+    .where({ athlete_id: athleteId, undone: false, gone: false })
+    .whereIn(
+      'focus_id',
+      foci.map((f) => f.id),
+    )
+    .where('on_date', '>', addDays(ctx.today, -REMEMBERED_DAYS))
+    .groupBy('focus_id', 'rung')
+    .select('focus_id', 'rung')
+    .countDistinct({ sessions: 'session_id' })) as { focus_id: string; rung: number; sessions: number }[];
+  return new Set(
+    rows
+      .filter((row) => Number(row.sessions) >= STUCK_AFTER && foci.some((f) => f.id === row.focus_id && f.rung === row.rung))
+      .map((row) => row.rung),
+  );
+}
+
+/** Day of the last test that was thrown. */
+async function lastTestOf(ctx: Context, athleteId: string): Promise<IsoDate | null> {
+  const row = (await ctx.tenant
+    .from('reps')
+    .where({ athlete_id: athleteId, undone: false, gone: false })
+    .whereIn('drill', TEST_DRILLS)
+    .max({ last: 'on_date' })
+    .first()) as { last: IsoDate | null } | undefined;
+  return row?.last ?? null;
+}
+
+/** The planner’s input from the athlete’s state on a day. */
+export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: Asked): Promise<PlanRequest> {
+  const athlete = await athleteRecord(ctx, athleteId);
+  const [foci, load, lastTest, { intake }, { result }] = await Promise.all([
+    fociOf(ctx, athleteId),
+    loadOf(ctx, athleteId),
+    lastTestOf(ctx, athleteId),
+    intakeOf(ctx, athleteId),
+    currentDiagnosis(ctx, athleteId, athlete),
+  ]);
+  const active = foci.filter((f) => f.ended_at === null).slice(0, 2);
+  if (active.length === 0)
+    throw conflict('There is no focus', 'Choose a focus from “What is it?” first; a plan is made for a focus.');
+  const memory = await drillMemory(ctx, athleteId, await stuckRungs(ctx, athleteId, active));
+  return {
+    on,
+    schools: schoolsOf(ctx, athlete),
+    focus: active.map((f) => ({ finding: f.finding, rung: f.rung })),
+    judgement: { present: result.posterior },
+    ...memory,
+    weeks: given.weeks,
+    ...(given.until === undefined ? {} : { until: given.until }),
+    ...(given.began === undefined ? {} : { began: given.began }),
+    ...(given.asItStands === undefined ? {} : { asItStands: given.asItStands }),
+    availability: athlete.availability,
+    equipment: athlete.equipment,
+    partner: athlete.partner,
+    season: athlete.season,
+    games: [...given.games, ...intake.games.filter((g) => g.date >= on && !given.games.some((other) => other.date === g.date))],
+    recentLoad: load.log.map(({ date, pitches, throws, highEffort }) => ({
+      date,
+      throws,
+      highEffort,
+      ...(pitches === undefined ? {} : { pitches }),
+    })),
+    pain: load.log.flatMap((row) => (row.pain ?? []).map((p) => ({ date: row.date, ...p }))),
+    clearances: load.clearances,
+    ...ruledBy(ctx, athlete),
+    athlete: profileOf(athlete),
+    flags: result.flags,
+    pinned: given.pinned,
+    ...(lastTest === null ? {} : { lastTest }),
+  };
+}
