@@ -6,4 +6,4 @@ import { inRoot } from './lib/paths.mjs';
 
 installPackages();
 const { commandsPage } = await import(await bundle('cli/src/docs.ts', 'cli-docs'));
-writeFileSync(inRoot('docs', 'cli.md'), commandsPage());
+writeFileSync(inRoot('docs', 'cli.md'), await commandsPage());

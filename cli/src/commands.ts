@@ -9,7 +9,10 @@ import {
   workloadRequestSchema,
 } from '@wrightonic/contract';
 import type { Checked } from '@wrightonic/contract';
-import { diagnose, gateSettings, judgeGate, makePlan, measureThrow, simulate, trend, workload } from '@wrightonic/core';
+import { diagnose, gateSettings, improvePlan, judgeGate, measureThrow, simulate, trend, workload } from '@wrightonic/core';
+import type { Plan, PlanRequest } from '@wrightonic/core';
+import { solverWith } from '@wrightonic/solver';
+import loadHighs from 'highs';
 import type Joi from 'joi';
 import { catalogue } from './catalogue';
 
@@ -17,29 +20,34 @@ export interface Command {
   readonly takesInput: boolean;
   /** Schema of the input, for the documentation. */
   readonly schema: Joi.Schema | null;
-  readonly run: (input: unknown) => Checked<unknown>;
+  readonly run: (input: unknown) => Promise<Checked<unknown>>;
 }
 
 function command<T>(schema: Joi.Schema<T>, compute: (input: T) => unknown): Command {
   return {
     takesInput: true,
     schema,
-    run: (input) => {
+    run: async (input) => {
       const checked = check(schema, input);
-      return checked.ok ? { ok: true, value: compute(checked.value) } : checked;
+      return checked.ok ? { ok: true, value: await compute(checked.value) } : checked;
     },
   };
 }
 
+/** The best plan that the solver finds; its library is loaded for this command only. */
+async function plan(request: PlanRequest): Promise<Plan> {
+  return improvePlan(request, solverWith(await loadHighs()));
+}
+
 /** Every headless command: a schema and the core function behind it. */
 export const COMMANDS: Readonly<Record<string, Command>> = {
-  catalogue: { takesInput: false, schema: null, run: () => ({ ok: true, value: catalogue() }) },
+  catalogue: { takesInput: false, schema: null, run: () => Promise.resolve({ ok: true, value: catalogue() }) },
   diagnose: command(diagnosisRequestSchema, diagnose),
   gate: command(gateRequestSchema, (input) =>
     judgeGate(input.log, gateSettings(input.settings ? { gate: input.settings } : undefined), input.rung),
   ),
   workload: command(workloadRequestSchema, workload),
-  plan: command(planRequestSchema, (input) => makePlan(input)),
+  plan: command(planRequestSchema, plan),
   trend: command(trendRequestSchema, trend),
   measure: command(measureRequestSchema, measureThrow),
   simulate: command(simulateRequestSchema, simulate),

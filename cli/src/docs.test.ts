@@ -19,8 +19,8 @@ describe('the JSON Schemas of docs/cli.md', () => {
     expect(accepts(Object.fromEntries(Object.keys(EXAMPLES[name]!).map((key) => [key, {}])))).toBe(false);
   });
 
-  it('are those of the page', () => {
-    const page = commandsPage();
+  it('are those of the page', async () => {
+    const page = await commandsPage();
     for (const [, schema] of printed) expect(page).toContain(JSON.stringify(schema, null, 2).slice(0, 400));
   });
 });

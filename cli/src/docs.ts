@@ -18,27 +18,30 @@ const ABOUT: Readonly<Record<string, string>> = {
 const fenced = (value: unknown): string => `\`\`\`json\n${JSON.stringify(value, null, 2)}\n\`\`\``;
 
 /** The page docs/cli.md. Long answers are cut. */
-export function commandsPage(): string {
-  const sections = Object.entries(COMMANDS).map(([name, command]) => {
+export async function commandsPage(): Promise<string> {
+  const sections: string[] = [];
+  for (const [name, command] of Object.entries(COMMANDS)) {
     const example = EXAMPLES[name];
-    const answer = example ? command.run(example) : null;
+    const answer = example ? await command.run(example) : null;
     const shown = answer?.ok ? JSON.stringify(answer.value) : '';
-    return [
-      `## ${name}`,
-      ABOUT[name] ?? '',
-      ...(example
-        ? [
-            'Input:',
-            fenced(example),
-            'Answer (cut after 700 characters):',
-            `\`\`\`json\n${shown.slice(0, 700)}${shown.length > 700 ? '…' : ''}\n\`\`\``,
-          ]
-        : []),
-      ...(command.schema
-        ? [`<details><summary>JSON Schema of the input</summary>\n\n${fenced(parse(command.schema, 'json'))}\n\n</details>`]
-        : []),
-    ].join('\n\n');
-  });
+    sections.push(
+      [
+        `## ${name}`,
+        ABOUT[name] ?? '',
+        ...(example
+          ? [
+              'Input:',
+              fenced(example),
+              'Answer (cut after 700 characters):',
+              `\`\`\`json\n${shown.slice(0, 700)}${shown.length > 700 ? '…' : ''}\n\`\`\``,
+            ]
+          : []),
+        ...(command.schema
+          ? [`<details><summary>JSON Schema of the input</summary>\n\n${fenced(parse(command.schema, 'json'))}\n\n</details>`]
+          : []),
+      ].join('\n\n'),
+    );
+  }
   return `${[
     '# The headless commands',
     '`npm run --silent wrightonic -- <command> < in.json > out.json` runs the core without the interface. Exit 0 with JSON on standard output; input that cannot be used: exit 2, nothing on standard output, and one object `{"title","detail","errors":[{"path","message"}]}` on standard error. Same input, same bytes. Unknown fields are refused. `on` is the day of the evaluation: the core has no clock. This page is written by `node scripts/cli-docs.mjs`.',

@@ -39,7 +39,7 @@ export async function run(name: string | undefined): Promise<number> {
     }
   }
   try {
-    const answer = command.run(input);
+    const answer = await command.run(input);
     if (!answer.ok) return refuse(answer.problem);
     process.stdout.write(`${JSON.stringify(answer.value)}\n`);
     return 0;

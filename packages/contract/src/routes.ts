@@ -26,6 +26,7 @@ import {
   newRulingSchema,
   newOutingSchema,
   newPlanSchema,
+  planEditsSchema,
   newSessionSchema,
 } from './records';
 import { rosterImportSchema, rosterQuerySchema } from './roster';
@@ -183,6 +184,10 @@ export const ROUTES = routes({
   plan: get(`${ATHLETE}/plan`, 'seePlan', 'The newest plan', 'PlanRecord | null'),
   putPlan: put(`${ATHLETE}/plans/:id`, 'changePlan', 'Make a plan from the athlete’s state', 'PlanRecord', {
     body: newPlanSchema,
+  }),
+  betterPlan: post(`${ATHLETE}/plans/:id/better`, 'changePlan', 'Look for a better choice of drills for a plan', 'PlanRecord'),
+  editPlan: put(`${ATHLETE}/plans/:id/edits`, 'changePlan', 'Change a plan by hand: all changes made so far', 'PlanRecord', {
+    body: planEditsSchema,
   }),
   assignPlan: post(`${ATHLETE}/plans/:id/assign`, 'changePlan', 'Assign the plan’s sessions', 'PlanRecord'),
   putSession: put(`${ATHLETE}/sessions/:id`, 'runSessions', 'Start a session, with the pain check before it', 'SessionRecord', {

@@ -54,6 +54,8 @@ export * from './plan/gate';
 export * from './plan/gate-settings';
 export { openLedger } from './plan/ledger';
 export type { Allowance } from './plan/ledger';
+export { editPlan, swapChoices } from './plan/edit';
+export type { Broken, EditedPlan, PlanEdit, SwapChoice } from './plan/edit';
 export { improvePlan } from './plan/improve';
 export type { Solver } from './plan/improve';
 export type { LinearModel, LinearSolution } from './plan/linear';

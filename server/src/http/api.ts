@@ -9,6 +9,8 @@ import { v7 as uuidv7, validate as isUuid } from 'uuid';
 import { DEVICE_DAYS, openSession, SESSION_DAYS, signIn, signOut, userOf } from '../auth/sign-ins';
 import type { SignedIn, User } from '../auth/sign-ins';
 import { Tenant } from '../db/tenant';
+import { improveHere } from '../planner';
+import type { Improve } from '../planner';
 import { ProblemError } from '../problems';
 import { join, lookAtInvitation, me } from '../services/account';
 import { BadClip, clipFile } from '../services/clips';
@@ -130,10 +132,12 @@ export interface ApiOptions {
   readonly log: (message: string) => void;
   /** Folder for clips, outside of everything that is served. */
   readonly clipsFolder: string;
+  /** Finds the best plan; in the server’s own thread where nothing else is given. */
+  readonly improve?: Improve;
 }
 
 /** The API, mounted from the contract's table of routes. */
-export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
+export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiOptions): Router {
   const router = express.Router();
   router.use(sameOrigin);
   const small = express.json({ limit: '1mb' });
@@ -241,6 +245,7 @@ export function api({ db, clock, log, clipsFolder }: ApiOptions): Router {
         query: checked(route.query, req.query),
         bytes: Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
         clipsFolder,
+        improve,
       };
       res.setHeader('Cache-Control', 'no-store');
       const answer =

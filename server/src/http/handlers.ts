@@ -21,6 +21,7 @@ import type {
   NewRuling,
   NewOuting,
   NewPlan,
+  PlanEdits,
   NewSession,
   PartQuery,
   PasswordChange,
@@ -62,7 +63,8 @@ import {
   putInvitation,
   removePerson,
 } from '../services/people';
-import { assignPlan, newestPlan, putPlan } from '../services/plans';
+import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../services/plans';
+import type { Improve } from '../planner';
 import { progressOf } from '../services/progress';
 import { putClearance, putOuting, putSettings } from '../services/records';
 import { rosterPage } from '../services/roster';
@@ -83,6 +85,8 @@ export interface Call {
   readonly bytes: Buffer;
   /** Where clips lie. */
   readonly clipsFolder: string;
+  /** Finds the best plan for a request. */
+  readonly improve: Improve;
 }
 type Handler = (call: Call) => unknown;
 
@@ -146,6 +150,8 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   changeFocus: ({ ctx, athlete, id, body }) => changeFocus(ctx, athlete, id, body as FocusChange),
   plan: ({ ctx, athlete }) => newestPlan(ctx, athlete),
   putPlan: ({ ctx, athlete, id, body }) => putPlan(ctx, athlete, id, body as NewPlan),
+  betterPlan: ({ ctx, athlete, id, improve }) => betterPlan(ctx, athlete, id, improve),
+  editPlan: ({ ctx, athlete, id, body }) => editedPlan(ctx, athlete, id, body as PlanEdits),
   assignPlan: ({ ctx, athlete, id }) => assignPlan(ctx, athlete, id),
   putSession: ({ ctx, athlete, id, body }) => putSession(ctx, athlete, id, body as NewSession),
   session: ({ ctx, athlete, id }) => sessionOf(ctx, athlete, id),

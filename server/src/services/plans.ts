@@ -1,11 +1,23 @@
-import type { NewPlan, PlanRecord } from '@wrightonic/contract';
-import { addDays, CATALOGUE_VERSION, daysBetween, drillById, hasDrill, isLegWork, makePlan, openLedger } from '@wrightonic/core';
-import type { Allowance, IsoDate, Plan, PlanRequest, PlanSession } from '@wrightonic/core';
+import { may } from '@wrightonic/contract';
+import type { NewPlan, PlanEdits, PlanRecord } from '@wrightonic/contract';
+import {
+  addDays,
+  CATALOGUE_VERSION,
+  daysBetween,
+  drillById,
+  editPlan,
+  hasDrill,
+  isLegWork,
+  makePlan,
+  openLedger,
+} from '@wrightonic/core';
+import type { Allowance, Broken, IsoDate, Plan, PlanEdit, PlanRequest, PlanSession } from '@wrightonic/core';
 import { conflict, notFound, wrongField } from '../problems';
 import { athleteRecord, fociOf, holdAthlete } from './athletes';
 import type { AssignmentRow } from './athletes';
 import { within } from './context';
 import type { Context } from './context';
+import type { Improve } from '../planner';
 import { planRequest } from './plan-request';
 
 interface PlanRow {
@@ -16,14 +28,27 @@ interface PlanRow {
   ends_on: IsoDate;
   request: PlanRequest;
   plan: Plan;
+  /** The plan before any change by hand; null where there is none. */
+  base: Plan | null;
+  edits: readonly PlanEdit[] | null;
 }
-const toPlan = (row: PlanRow): PlanRecord => ({
-  id: row.id,
-  on: row.on_date,
-  weeks: row.weeks,
-  assigned: Boolean(row.assigned),
-  plan: row.plan,
-});
+/** A plan as it is told; what it was made from only to who may change it. */
+const toPlan = (ctx: Context, row: PlanRow): PlanRecord => {
+  const changes = may(ctx.user.role, 'changePlan');
+  const edits = row.edits ?? [];
+  const base = row.base ?? row.plan;
+  return {
+    id: row.id,
+    on: row.on_date,
+    weeks: row.weeks,
+    assigned: Boolean(row.assigned),
+    plan: row.plan,
+    edits,
+    broken: edits.length === 0 ? [] : editPlan(row.request, base, edits).broken,
+    request: changes ? row.request : null,
+    base: changes ? base : null,
+  };
+};
 
 export async function newestPlan(ctx: Context, athleteId: string): Promise<PlanRecord | null> {
   await athleteRecord(ctx, athleteId);
@@ -33,7 +58,7 @@ export async function newestPlan(ctx: Context, athleteId: string): Promise<PlanR
     .orderBy('created_at', 'desc')
     .orderBy('id', 'desc')
     .first()) as PlanRow | undefined;
-  return row ? toPlan(row) : null;
+  return row ? toPlan(ctx, row) : null;
 }
 
 async function planById(ctx: Context, athleteId: string, id: string): Promise<PlanRow> {
@@ -69,7 +94,62 @@ export async function putPlan(ctx: Context, athleteId: string, id: string, given
   const known = (await ctx.tenant.from('plans').where('id', id).first('athlete_id')) as { athlete_id: string } | undefined;
   if (known && known.athlete_id !== athleteId) throw notFound('plan');
   if (!known) await store(ctx, athleteId, id, await planRequest(ctx, athleteId, ctx.today, given));
-  return toPlan(await planById(ctx, athleteId, id));
+  return toPlan(ctx, await planById(ctx, athleteId, id));
+}
+
+/** Looks for a better choice of drills for a plan that nobody has assigned or changed yet. */
+export async function betterPlan(ctx: Context, athleteId: string, id: string, improve: Improve): Promise<PlanRecord> {
+  const row = await planById(ctx, athleteId, id);
+  if (row.assigned || (row.edits ?? []).length > 0 || row.plan.bound) return toPlan(ctx, row);
+  const plan = await improve(row.request);
+  await ctx.tenant
+    .from('plans')
+    .where({ id, athlete_id: athleteId, assigned: false })
+    .whereNull('edits')
+    .update({ plan: JSON.stringify(plan) });
+  return toPlan(ctx, await planById(ctx, athleteId, id));
+}
+
+/** Changes a plan by hand. A plan that is assigned is changed from tomorrow on, and only to what every rule allows. */
+export async function editedPlan(ctx: Context, athleteId: string, id: string, { edits }: PlanEdits): Promise<PlanRecord> {
+  requireKnownDrills(edits);
+  return ctx.tenant.transaction(async (tenant) => {
+    const inside = within(ctx, tenant);
+    await holdAthlete(inside, athleteId);
+    const row = await planById(inside, athleteId, id);
+    const base = row.base ?? row.plan;
+    const { plan, broken } = editPlan(row.request, base, edits);
+    if (row.assigned) {
+      const late = edits.find((e) => e.date <= ctx.today || (e.kind === 'move' && e.to <= ctx.today));
+      if (late && !(row.edits ?? []).some((e) => JSON.stringify(e) === JSON.stringify(late)))
+        throw conflict(
+          'That day is not to be changed any more',
+          `${late.date} has come: an assigned plan is changed from tomorrow on.`,
+        );
+      requireUnbroken(broken);
+    }
+    await tenant
+      .from('plans')
+      .where({ id, athlete_id: athleteId })
+      .update({ plan: JSON.stringify(plan), base: JSON.stringify(base), edits: JSON.stringify(edits) });
+    if (row.assigned) await assign(inside, athleteId, id, plan, addDays(ctx.today, 1));
+    return toPlan(ctx, await planById(inside, athleteId, id));
+  });
+}
+
+function requireKnownDrills(edits: readonly PlanEdit[]): void {
+  edits.forEach((edit, i) => {
+    for (const key of ['drill', 'with'] as const) {
+      const drill = (edit as Partial<Record<typeof key, string>>)[key];
+      if (drill !== undefined && !hasDrill(drill))
+        throw wrongField(`edits[${i}].${key}`, `“${drill}” is not a drill of the catalogue`);
+    }
+  });
+}
+
+function requireUnbroken(broken: readonly Broken[]): void {
+  const first = broken.find((b) => b.hard);
+  if (first) throw conflict('The plan breaks a rule', `${first.detail}${first.mend ? ` ${first.mend.label}.` : ''}`);
 }
 
 const toRows = (ctx: Context, athleteId: string, planId: string, sessions: readonly PlanSession[]) =>
@@ -103,8 +183,9 @@ export async function assignPlan(ctx: Context, athleteId: string, id: string): P
     const row = await planById(inside, athleteId, id);
     if (row.plan.sessions.length === 0)
       throw conflict('There is nothing to assign', row.plan.infeasible?.reason ?? 'The plan has no sessions.');
+    requireUnbroken(toPlan(ctx, row).broken);
     if (!row.assigned) await assign(inside, athleteId, id, row.plan, ctx.today);
-    return toPlan(await planById(inside, athleteId, id));
+    return toPlan(ctx, await planById(inside, athleteId, id));
   });
 }
 
@@ -145,6 +226,12 @@ async function relink(ctx: Context, athleteId: string): Promise<void> {
     .update({ assignment_id: now.id });
 }
 
+/** What a plan made anew keeps of the coach’s hand: what was added or pinned. */
+function pinnedByHand({ request, edits }: PlanRow): Pick<PlanRequest, 'games' | 'pinned'> {
+  const own = (edits ?? []).flatMap((e) => (e.kind === 'add' || e.kind === 'pin' ? [{ date: e.date, drill: e.drill }] : []));
+  return { games: request.games, pinned: [...request.pinned, ...own] };
+}
+
 /**
  * What really happened takes the place of what was expected: the assigned plan is made anew from tomorrow, up to the last day that it
  * always had. What is shown for today stays, unless a rule no longer allows it. To be called after whatever a plan hangs on: a lock, a
@@ -160,7 +247,7 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
     await open.where('on_date', '>=', tomorrow).delete();
     return;
   }
-  const { games, pinned } = current.request;
+  const { games, pinned } = pinnedByHand(current);
   const request = await planRequest(ctx, athleteId, ctx.today, {
     weeks: weeksTo(ctx.today, current.ends_on),
     games: games.filter((g) => g.date >= ctx.today),

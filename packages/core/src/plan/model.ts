@@ -13,7 +13,7 @@ import type { Frame } from './greedy';
 import { LinearBuilder } from './linear';
 import type { Entry, Follower, LinearModel } from './linear';
 import type { PlanItem } from './types';
-import { LEAST_SUPPORT, MOST_SETS, secondWork, SUPPORT_SHARE, supportChoices, workOf } from './work';
+import { LEAST_SUPPORT, MOST_DRY_SETS, MOST_SETS, secondWork, SUPPORT_SHARE, supportChoices, workOf } from './work';
 import type { Work } from './work';
 
 /** Worth of one, two, three and four sets of a drill against its score. Provenance `house`. */
@@ -120,7 +120,8 @@ function frameChoices(frame: Frame, lp: LinearBuilder): FrameChoices {
       const share = kind === 'second' ? TERMS.second : kind === 'fill' ? TERMS.fill : 1;
       const score = share * plainScore(drill, work.finding, context);
       const use = lp.choice(0);
-      const sets = SETS_WORTH.map((worth) => lp.choice(score * worth));
+      const most = drill.throws === 'none' ? MOST_DRY_SETS : MOST_SETS;
+      const sets = SETS_WORTH.slice(0, most).map((worth) => lp.choice(score * worth));
       lp.exactly([...sets.map((column): Entry => [column, 1]), [use, -1]], 0);
       sets.forEach((column, k) => {
         minutes.push([column, minutesFor(drill, k + 1, reps, day.place)]);
@@ -287,7 +288,7 @@ export function valuesOf({ model, frames, followers }: PlanModel): number[] {
       const item = items.find((i) => i.drill === choice.drill.id && i.role === 'main');
       if (!item) continue;
       values[choice.use] = 1;
-      values[choice.sets[Math.min(item.sets, MOST_SETS) - 1]!] = 1;
+      values[choice.sets[Math.min(item.sets, choice.sets.length) - 1]!] = 1;
     }
     const carried = items.find((i) => i.role === 'carry-over');
     if (whole && carried) values[whole.sets[Math.min(carried.sets, MOST_SETS) - 1]!] = 1;

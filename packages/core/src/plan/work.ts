@@ -18,6 +18,8 @@ import { quoted } from './words';
 const SET_OF_THROWS = 5;
 /** Sets of five that one drill, or the whole throws with it, take at most. */
 export const MOST_SETS = 4;
+/** Sets of a dry drill, at most. */
+export const MOST_DRY_SETS = 3;
 /** Throws that are kept for the young’s game. */
 const GAME_THROWS = 10;
 /** Minutes of dry work that fill up a session that is short of throws. */
@@ -87,7 +89,8 @@ export function work(draft: Draft, foci: readonly Standing[], throwing: boolean)
   // Five and five: the drill and its whole throws grow together.
   growTogether(draft, [main, whole], 3);
   const other = today && main ? addMain(draft, first!, today, 1) : null;
-  growTogether(draft, main?.throws === 0 ? [main, other] : [main, whole], MOST_SETS);
+  if (main?.throws === 0) growTogether(draft, [main, other], MOST_DRY_SETS);
+  else growTogether(draft, [main, whole], MOST_SETS);
   if (throwing && !draft.items.some((i) => i.role === 'arm-work')) armWork(draft);
 }
 
@@ -280,7 +283,7 @@ export function fillDry(draft: Draft, first: Standing): void {
         context,
       );
       if (!draft.add(item)) continue;
-      growTogether(draft, [item], 3);
+      growTogether(draft, [item], MOST_DRY_SETS);
       // One dry drill beside throws; a dry session may hold several.
       if (thrown) return;
     }

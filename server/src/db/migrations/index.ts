@@ -4,7 +4,8 @@ import { first } from './first';
 import { judgement } from './judgement';
 import { log } from './log';
 import { people } from './people';
+import { plans } from './plans';
 
 export type { Migration };
 
-export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log];
+export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans];
