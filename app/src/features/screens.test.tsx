@@ -282,7 +282,10 @@ describe('Look and What is it?', () => {
 
 describe('Plan, Numbers, My day, Drills', () => {
   it('shows the climb, the weeks, and why each item is there', async () => {
-    await show(<PlanScreen id="a" />, { athlete: overview, plan: { id: 'p', on: today, weeks: 4, assigned: false, plan } });
+    await show(<PlanScreen id="a" />, {
+      athlete: overview,
+      plan: { id: 'p', on: today, weeks: 4, assigned: false, plan, edits: [], broken: [], request: null, base: null },
+    });
     expect(await screen.findByText(`Assign ${plan.sessions.length} sessions`)).toBeTruthy();
     expect(screen.getByText('Rung 2: dry move')).toBeTruthy();
     expect(daysBetween(today, plan.sessions[0]!.date)).toBe(0);

@@ -15,6 +15,7 @@ import type {
   NewObservation,
   NewOuting,
   NewPlan,
+  PlanEdits,
   NewSession,
   PlanRecord,
   Problem,
@@ -145,6 +146,24 @@ export const api = createApi({
     plan: build.query<PlanRecord | null, string>({ query: (athlete) => `${athletePath(athlete)}/plan`, providesTags: ['Plan'] }),
     putPlan: build.mutation<PlanRecord, Put<NewPlan>>({
       query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/plans/${id}`, method: 'PUT', body }),
+      async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled;
+        void dispatch(api.util.upsertQueryData('plan', athlete, data));
+      },
+    }),
+    betterPlan: build.mutation<PlanRecord, ForAthlete & { id: string }>({
+      query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/plans/${id}/better`, method: 'POST' }),
+      async onQueryStarted({ athlete, id }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled;
+        // What was made or changed meanwhile stands.
+        dispatch(
+          api.util.updateQueryData('plan', athlete, (shown) => (shown?.id === id && shown.edits.length === 0 ? data : shown)),
+        );
+      },
+    }),
+    editPlan: build.mutation<PlanRecord, Put<PlanEdits>>({
+      query: ({ athlete, id, body }) => ({ url: `${athletePath(athlete)}/plans/${id}/edits`, method: 'PUT', body }),
+      invalidatesTags: ['Athlete', 'Today'],
       async onQueryStarted({ athlete }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled;
         void dispatch(api.util.upsertQueryData('plan', athlete, data));

@@ -1,8 +1,9 @@
 import { figureAt, mirrored, proportionsFor } from '@wrightonic/core';
-import type { Hand, Joint, JointPositions, Pose, PoseId } from '@wrightonic/core';
+import type { Equipment, Hand, Joint, JointPositions, Pose, PoseId } from '@wrightonic/core';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
+import { Aid } from './Aids';
 import { usePalette } from './theme';
 import type { Palette } from './theme';
 
@@ -16,6 +17,8 @@ interface Props {
   /** Moves when true and when the viewer has not asked for less motion. */
   readonly moving?: boolean;
   readonly height?: number;
+  /** Kit that is drawn with the figure. */
+  readonly aids?: readonly Equipment[];
   readonly label: string;
 }
 
@@ -66,6 +69,8 @@ const LIMBS: readonly { from: Joint; to: Joint; thick: number; thin: number; thr
 interface Projected {
   readonly at: (joint: Joint) => Point;
   readonly depth: (joint: Joint) => number;
+  /** Where a point of the room is drawn. */
+  readonly place: (x: number, y: number, z: number) => Point;
 }
 
 function project(joints: JointPositions, throws: Hand, scale: number, originX: number, groundY: number): Projected {
@@ -73,13 +78,15 @@ function project(joints: JointPositions, throws: Hand, scale: number, originX: n
   const side = throws === 'L' ? -1 : 1;
   // A left-hander is looked at from the other side, so that the target is on the left and the chest is seen.
   const depth = (joint: Joint) => Math.cos(AZIMUTH) * body[joint][0] + Math.sin(AZIMUTH) * body[joint][1] * side;
+  const seen = (x: number, y: number, z: number): Point => {
+    const across = (-Math.sin(AZIMUTH) * x + Math.cos(AZIMUTH) * y * side) * side;
+    const away = Math.cos(AZIMUTH) * x + Math.sin(AZIMUTH) * y * side;
+    return [originX + across * scale, groundY - (z * Math.cos(ELEVATION) - away * Math.sin(ELEVATION)) * scale];
+  };
   return {
     depth,
-    at: (joint) => {
-      const [x, y, z] = body[joint];
-      const across = (-Math.sin(AZIMUTH) * x + Math.cos(AZIMUTH) * y * side) * side;
-      return [originX + across * scale, groundY - (z * Math.cos(ELEVATION) - depth(joint) * Math.sin(ELEVATION)) * scale];
-    },
+    at: (joint) => seen(...body[joint]),
+    place: (x, y, z) => seen(x, y * side, z),
   };
 }
 
@@ -147,6 +154,7 @@ export function Mannequin({
   age = 16,
   moving = false,
   height = 190,
+  aids = [],
   label,
 }: Props) {
   const palette = usePalette();
@@ -158,7 +166,7 @@ export function Mannequin({
   const width = height * 1.32;
   const scale = (height * 0.8) / Math.max(1.45, heightM * 1.12);
   const side = throws === 'L' ? -1 : 1;
-  const { at, depth } = project(joints, throws, scale, width / 2 - side * 0.34 * scale * 1.05, height - 14);
+  const { at, depth, place } = project(joints, throws, scale, width / 2 - side * 0.34 * scale * 1.05, height - 14);
   const order = [...LIMBS].sort((a, b) => depth(b.from) + depth(b.to) - depth(a.from) - depth(a.to));
   const px = (share: number) => share * heightM * scale;
   const [headX, headY] = at('head');
@@ -188,7 +196,16 @@ export function Mannequin({
     <View role="img" aria-label={label} style={{ width: '100%', alignItems: 'center' }}>
       <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
         <Line x1={8} x2={width - 8} y1={height - 12} y2={height - 12} stroke={palette.line} strokeWidth={2} />
-        <Support kind={support} at={at} palette={palette} scale={scale} side={side} />
+        <Support
+          kind={aids.includes(support as Equipment) ? 'ground' : support}
+          at={at}
+          palette={palette}
+          scale={scale}
+          side={side}
+        />
+        {aids.map((kit) => (
+          <Aid key={kit} kit={kit} place={place} at={at} heightM={heightM} palette={palette} />
+        ))}
         {behind.map(draw)}
         <Path d={torso} fill={palette.limb} stroke={palette.ink} strokeWidth={px(0.05)} strokeLinejoin="round" />
         <Path d={torso} fill={palette.limb} stroke={palette.limb} strokeWidth={px(0.05) - 3.2} strokeLinejoin="round" />

@@ -59,6 +59,7 @@ export type { Broken, EditedPlan, PlanEdit, SwapChoice } from './plan/edit';
 export { improvePlan } from './plan/improve';
 export type { Solver } from './plan/improve';
 export type { LinearModel, LinearSolution } from './plan/linear';
+export { minutesFor } from './plan/dose';
 export { makePlan } from './plan/plan';
 export { readPlan } from './plan-reader/read';
 export { planText } from './plan-reader/text';

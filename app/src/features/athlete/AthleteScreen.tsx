@@ -330,7 +330,13 @@ export function AthleteScreen({ id }: { readonly id: string }) {
             }
           >
             {data.today ? (
-              <SessionItems session={data.today.session} discipline={athlete.discipline} throws={athlete.throws} age={data.age} />
+              <SessionItems
+                told="coach"
+                session={data.today.session}
+                discipline={athlete.discipline}
+                throws={athlete.throws}
+                age={data.age}
+              />
             ) : (
               <Text style={{ color: palette.soft }}>{data.next ? 'Nothing today.' : 'Nothing is planned.'}</Text>
             )}

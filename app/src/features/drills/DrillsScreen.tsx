@@ -1,5 +1,5 @@
-import { drillById, DRILLS, drillPoses, findingById, RUNG_NAMES, RUNGS } from '@wrightonic/core';
-import type { Discipline, Drill, Rung } from '@wrightonic/core';
+import { drillById, DRILLS, drillPoses, findingById } from '@wrightonic/core';
+import type { Discipline, Drill } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { FlatList, Pressable, ScrollView, View } from 'react-native';
 import { Searchbar, Text } from 'react-native-paper';
@@ -7,18 +7,23 @@ import { Blank, Choice } from '../../ui/controls';
 import { Row, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
-
-const matches = (drill: Drill, words: string): boolean =>
-  words === '' ||
-  drill.name.toLowerCase().includes(words) ||
-  drill.treats.some((t) => t.finding.includes(words) || findingById(t.finding).title.toLowerCase().includes(words));
+import { filtersSet, matches, NO_FILTER, passes } from './filter';
+import type { DrillFilter } from './filter';
+import { Filters } from './Filters';
 
 /** All of a drill: moving figure, steps, what good looks like, cheats and what stops them. */
 function DrillDetail({ drill, discipline }: { readonly drill: Drill; readonly discipline: Discipline }) {
   const palette = usePalette();
   return (
     <View style={{ gap: SPACE.s, paddingBottom: SPACE.m }}>
-      <Mannequin poses={drillPoses(drill, discipline)} throws="R" moving height={190} label={`Figure: ${drill.name}`} />
+      <Mannequin
+        poses={drillPoses(drill, discipline)}
+        aids={drill.equipment}
+        throws="R"
+        moving
+        height={260}
+        label={`Figure: ${drill.name}`}
+      />
       <Text variant="bodyMedium">{drill.setup}</Text>
       {drill.steps.map((step, i) => (
         <Text key={step} variant="bodyMedium">{`${i + 1}. ${step}`}</Text>
@@ -34,12 +39,22 @@ function DrillDetail({ drill, discipline }: { readonly drill: Drill; readonly di
       {drill.cheats.map((c) => (
         <Text key={c.cheat} variant="bodySmall">{`${c.label}: ${c.counter}.`}</Text>
       ))}
+      {drill.aids.map((aid) => (
+        <Text key={aid.kit} variant="bodySmall">{`Without the ${aid.kit.replace('-', ' ')}: ${aid.without}.`}</Text>
+      ))}
       {drill.cautions.map((c) => (
         <Text key={c} variant="bodySmall" style={{ color: palette.clay }}>{`Caution: ${c}`}</Text>
       ))}
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {[
-          `Treats ${drill.treats.map((t) => findingById(t.finding).title.toLowerCase()).join('; ')}.`,
+          drill.treats.length > 0
+            ? `Treats ${drill.treats.map((t) => findingById(t.finding).title.toLowerCase()).join('; ')}.`
+            : '',
+          drill.strain === 'none'
+            ? ''
+            : drill.strain === 'jump'
+              ? 'Jumps: not the day before a game.'
+              : 'Heavy for the legs: not the day before a game.',
           `Ages from ${drill.minAge}.`,
           drill.regressTo ? `Easier: ${drillById(drill.regressTo).name}.` : '',
           drill.progressTo ? `Harder: ${drillById(drill.progressTo).name}.` : '',
@@ -74,12 +89,23 @@ function DrillCard({ drill, discipline, open, apart, onToggle }: CardProps) {
         aria-expanded={open}
         aria-label={drill.name}
         onPress={onToggle}
-        style={{ minHeight: 52, justifyContent: 'center', paddingHorizontal: apart ? SPACE.s : 0 }}
+        style={{
+          minHeight: 64,
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: SPACE.s,
+          paddingHorizontal: apart ? SPACE.s : 0,
+        }}
       >
-        <Text variant="titleMedium">{drill.name}</Text>
-        <Text variant="bodySmall" style={{ color: palette.soft }}>
-          {`rung ${drill.rungs.join(', ')} · ${drill.throws === 'none' ? 'dry' : 'ball'} · ${drill.place.join(', ')}${drill.equipment.length > 0 ? ` · ${drill.equipment.join(', ')}` : ''}`}
-        </Text>
+        <View style={{ width: 84 }}>
+          <Mannequin poses={drillPoses(drill, discipline)} aids={drill.equipment} throws="R" height={62} label="" />
+        </View>
+        <View style={{ flex: 1 }}>
+          <Text variant="titleMedium">{drill.name}</Text>
+          <Text variant="bodySmall" style={{ color: palette.soft }}>
+            {`rung ${drill.rungs.join(', ')} · ${drill.throws === 'none' ? 'dry' : 'ball'} · ${drill.place.join(', ')}${drill.equipment.length > 0 ? ` · ${drill.equipment.join(', ')}` : ''}`}
+          </Text>
+        </View>
       </Pressable>
       {open && !apart ? <DrillDetail drill={drill} discipline={discipline} /> : null}
     </View>
@@ -92,18 +118,15 @@ export function DrillsScreen() {
   const wide = useWide();
   const [search, setSearch] = useState('');
   const [discipline, setDiscipline] = useState<Discipline>('overhand');
-  const [rung, setRung] = useState<Rung | null>(null);
+  const [filter, setFilter] = useState<DrillFilter>(NO_FILTER);
+  const [filtering, setFiltering] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const shown = useMemo(
     () =>
-      DRILLS.filter(
-        (d) =>
-          d.disciplines.includes(discipline) &&
-          (rung === null || d.rungs.includes(rung)) &&
-          matches(d, search.trim().toLowerCase()),
-      ),
-    [search, discipline, rung],
+      DRILLS.filter((d) => d.disciplines.includes(discipline) && matches(d, search.trim().toLowerCase()) && passes(d, filter)),
+    [search, discipline, filter],
   );
+  const set = filtersSet(filter);
   const beside = wide ? (shown.find((d) => d.id === open) ?? shown[0]) : undefined;
   const list = (
     <FlatList
@@ -137,19 +160,20 @@ export function DrillsScreen() {
             <Choice label="Overhand" chosen={discipline === 'overhand'} onPress={() => setDiscipline('overhand')} />
             <Choice label="Windmill" chosen={discipline === 'windmill'} onPress={() => setDiscipline('windmill')} />
           </Row>
-          <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: SPACE.s }}>
-            {RUNGS.map((r) => (
-              <Choice
-                key={r}
-                label={`${r} ${RUNG_NAMES[r]}`}
-                chosen={rung === r}
-                onPress={() => setRung(rung === r ? null : r)}
-              />
-            ))}
-          </ScrollView>
+          <Row>
+            <Choice
+              label={set === 0 ? 'Filters' : `Filters: ${set} set`}
+              chosen={filtering}
+              onPress={() => setFiltering(!filtering)}
+              testID="drill-filters"
+            />
+            {set > 0 ? <Choice label="Clear" chosen={false} onPress={() => setFilter(NO_FILTER)} /> : null}
+            <Text variant="bodySmall" style={{ color: palette.soft }}>{`${shown.length} of ${DRILLS.length}`}</Text>
+          </Row>
+          {filtering ? <Filters filter={filter} discipline={discipline} onChange={setFilter} /> : null}
         </View>
       }
-      ListEmptyComponent={<Blank title="No drill fits">Try another word, or clear the rung.</Blank>}
+      ListEmptyComponent={<Blank title="No drill fits">Try another word, or clear the filters.</Blank>}
     />
   );
   if (!wide) return list;

@@ -1,58 +1,71 @@
+import type { AthleteOverview } from '@wrightonic/contract';
 import type { PlanSession } from '@wrightonic/core';
-import { daysBetween } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { newId } from '../../state/ids';
+import { api } from '../../state/api';
 import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
-import Icon from '../../ui/icons';
-import { Panes, Row, Screen, Section } from '../../ui/layout';
-import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../ui/theme';
+import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
+import { printPage } from '../../ui/print';
+import { SPACE, usePalette } from '../../ui/theme';
 import { titleOf, weekDay } from '../../ui/words';
 import { SessionItems } from '../session/SessionItems';
+import { Calendar } from './Calendar';
+import { BrokenList, ItemChanges, SessionChanges } from './Changes';
 import { Climb } from './Climb';
-import type { AthleteOverview } from '@wrightonic/contract';
+import { Compare } from './Compare';
+import { DayList } from './DayList';
+import { weeksOfDays } from './days';
+import { usePlan } from './use-plan';
+import type { PlanInHand } from './use-plan';
 
 const WEEKS = [2, 4, 6, 8] as const;
 
-function SessionLine({
+/** A session of the plan with what can be done with it. */
+function SessionDetail({
   session,
+  hand,
   data,
-  open,
-  onToggle,
 }: {
   readonly session: PlanSession;
+  readonly hand: PlanInHand;
   readonly data: AthleteOverview;
-  readonly open: boolean;
-  readonly onToggle: () => void;
 }) {
-  const palette = usePalette();
-  const rungs = [...new Set(session.items.filter((i) => i.role === 'main').map((i) => i.rung))].join(' and ');
+  const { record } = hand;
+  const request = record?.request;
   return (
-    <View style={{ borderBottomWidth: 1, borderColor: palette.line }}>
-      <Pressable
-        role="button"
-        aria-expanded={open}
-        onPress={onToggle}
-        style={{ flexDirection: 'row', minHeight: TARGET, alignItems: 'center', gap: SPACE.s }}
-      >
-        <Text style={{ width: 92, fontWeight: '600' }} variant="bodyMedium">
-          {weekDay(session.date)}
-        </Text>
-        <Text variant="bodySmall" style={{ flex: 1, color: palette.soft }}>
-          {`${session.place} · ${session.minutes} min · ${session.throws > 0 ? `${session.throws} throws` : 'dry'}${session.testDay ? ' · test day' : ''}`}
-        </Text>
-        <Text style={{ fontFamily: NUMBER_FONT, fontSize: 17 }}>{rungs ? `rung ${rungs}` : ''}</Text>
-        <Icon name={open ? 'chevron-up' : 'chevron-down'} color={palette.soft} />
-      </Pressable>
-      {open ? (
-        <View style={{ paddingLeft: SPACE.m, paddingBottom: SPACE.m }}>
-          <SessionItems session={session} discipline={data.athlete.discipline} throws={data.athlete.throws} age={data.age} />
-        </View>
-      ) : null}
+    <View style={{ gap: SPACE.m }}>
+      <SessionItems
+        told="coach"
+        session={session}
+        discipline={data.athlete.discipline}
+        throws={data.athlete.throws}
+        age={data.age}
+        extra={(item) =>
+          request && record ? (
+            <ItemChanges session={session} item={item} plan={record.plan} request={request} onEdit={hand.change} />
+          ) : null
+        }
+      />
+      {request ? <SessionChanges session={session} request={request} onEdit={hand.change} /> : null}
     </View>
+  );
+}
+
+/** How good the plan is, and whether a better one is looked for. */
+function BoundLine({ hand }: { readonly hand: PlanInHand }) {
+  const palette = usePalette();
+  const bound = hand.record?.plan.bound;
+  const text = hand.improving
+    ? 'Looking for a better choice of drills…'
+    : bound
+      ? `Drills chosen over the whole plan at once: within ${(100 * bound.gap).toFixed(1)} % of the best there is.`
+      : '';
+  return text === '' ? null : (
+    <Text variant="bodySmall" style={{ color: palette.soft }}>
+      {text}
+    </Text>
   );
 }
 
@@ -60,59 +73,106 @@ function SessionLine({
 export function PlanScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const router = useRouter();
+  const wide = useWide();
   const { data: me } = api.useMeQuery();
   const { data: overview } = api.useAthleteQuery(id);
-  const { data: plan, isLoading, error } = api.usePlanQuery(id, { refetchOnMountOrArgChange: true });
-  const [put, putState] = api.usePutPlanMutation();
-  const [assign, assignState] = api.useAssignPlanMutation();
+  const hand = usePlan(id, overview);
   const [weeks, setWeeks] = useState<number>(6);
   const [open, setOpen] = useState<string | null>(null);
-  const failure = error ?? putState.error ?? assignState.error;
-  if (isLoading || !overview || !me)
-    return failure ? (
+  const [comparing, setComparing] = useState(false);
+  if (hand.loading || !overview || !me)
+    return hand.problem ? (
       <Screen>
-        <Caution>{problemOf(failure).detail}</Caution>
+        <Caution>{hand.problem}</Caution>
       </Screen>
     ) : (
       <Loading />
     );
   const { foci } = overview;
-  const make = () => void put({ athlete: id, id: newId(), body: { weeks, games: [], pinned: [] } });
-  const done = async () => {
-    if (!plan) return;
-    const answer = await assign({ athlete: id, id: plan.id });
-    if (answer.data) router.push(`/athletes/${id}`);
+  const { record } = hand;
+  const sessions = record?.plan.sessions ?? [];
+  const brokenOn = new Set(record?.broken.map((b) => b.date) ?? []);
+  const hard = record?.broken.some((b) => b.hard) ?? false;
+  const from = record?.assigned ? me.academy.today : (record?.on ?? me.academy.today);
+  const shown = record ? weeksOfDays(record.plan, from) : [];
+  const first = record ? record.plan.weeks.length - shown.length + 1 : 1;
+  const past = sessions.filter((s) => record?.assigned && s.date < me.academy.today).length;
+  const toggle = (date: string) => setOpen(open === date ? null : date);
+  const detail = (session: PlanSession) => <SessionDetail session={session} hand={hand} data={overview} />;
+  const opened = sessions.find((s) => s.date === open);
+  const assign = async () => {
+    if (await hand.assign()) router.push(`/athletes/${id}`);
   };
-  const byWeek = new Map<number, PlanSession[]>();
-  const past = (plan?.plan.sessions ?? []).filter((s) => plan?.assigned && s.date < me.academy.today);
-  for (const session of (plan?.plan.sessions ?? []).filter((s) => !past.includes(s))) {
-    const week = Math.floor(daysBetween(plan!.on, session.date) / 7) + 1;
-    byWeek.set(week, [...(byWeek.get(week) ?? []), session]);
-  }
+  const footer =
+    foci.length === 0 ? (
+      <Action label="Find the cause first" onPress={() => router.push(`/athletes/${id}/what`)} />
+    ) : record && !record.assigned && sessions.length > 0 ? (
+      <Row style={{ flexWrap: 'nowrap' }}>
+        <View style={{ flex: 1 }}>
+          <Action kind="quiet" label="Make it anew" onPress={() => void hand.make(weeks)} busy={hand.making} />
+        </View>
+        <View style={{ flex: 2 }}>
+          <Action
+            label={hard ? 'Mend it first' : `Assign ${sessions.length} sessions`}
+            disabled={hard}
+            onPress={() => void assign()}
+            busy={hand.assigning}
+            testID="assign"
+          />
+        </View>
+      </Row>
+    ) : (
+      <Action
+        label={`Make a plan for ${weeks} weeks`}
+        onPress={() => void hand.make(weeks)}
+        busy={hand.making}
+        testID="make-plan"
+      />
+    );
+  const body = record ? (
+    <>
+      <Text variant="bodyMedium">{`${record.plan.summary}${record.assigned ? ' Assigned.' : ''}`}</Text>
+      <BoundLine hand={hand} />
+      {record.plan.infeasible ? <Caution>{record.plan.infeasible.relax.join(' ')}</Caution> : null}
+      {record.plan.violations.map((v) => (
+        <Caution key={v.detail}>{v.detail}</Caution>
+      ))}
+      <BrokenList broken={record.broken} onMend={hand.change} />
+      {sessions.length > 0 ? (
+        <Row>
+          {hand.edits.length > 0 ? <Choice label="Undo" chosen={false} onPress={hand.undo} testID="undo-edit" /> : null}
+          {record.request ? <Choice label="Compare" chosen={comparing} onPress={() => setComparing(!comparing)} /> : null}
+          <Choice label="Print" chosen={false} onPress={printPage} />
+        </Row>
+      ) : null}
+      {comparing && record.request ? <Compare request={record.request} plan={record.plan} /> : null}
+      {past > 0 ? (
+        <Text
+          variant="bodySmall"
+          style={{ color: palette.soft }}
+        >{`${past} ${past === 1 ? 'session lies' : 'sessions lie'} behind.`}</Text>
+      ) : null}
+      {wide ? (
+        <Calendar
+          weeks={shown}
+          first={first}
+          open={open}
+          brokenOn={brokenOn}
+          movable={record.request !== null}
+          onOpen={toggle}
+          onMove={(date, to) => hand.change({ kind: 'move', date, to })}
+        />
+      ) : (
+        <DayList weeks={shown} first={first} open={open} brokenOn={brokenOn} onOpen={toggle} detail={detail} />
+      )}
+    </>
+  ) : (
+    <Text style={{ color: palette.soft }}>
+      No plan yet. It is made from the focus, the arm’s limits, the days, places and kit on file.
+    </Text>
+  );
   return (
-    <Screen
-      footer={
-        foci.length === 0 ? (
-          <Action label="Find the cause first" onPress={() => router.push(`/athletes/${id}/what`)} />
-        ) : plan && !plan.assigned && plan.plan.sessions.length > 0 ? (
-          <Row style={{ flexWrap: 'nowrap' }}>
-            <View style={{ flex: 1 }}>
-              <Action kind="quiet" label="Make it anew" onPress={make} busy={putState.isLoading} />
-            </View>
-            <View style={{ flex: 2 }}>
-              <Action
-                label={`Assign ${plan.plan.sessions.length} sessions`}
-                onPress={() => void done()}
-                busy={assignState.isLoading}
-                testID="assign"
-              />
-            </View>
-          </Row>
-        ) : (
-          <Action label={`Make a plan for ${weeks} weeks`} onPress={make} busy={putState.isLoading} testID="make-plan" />
-        )
-      }
-    >
+    <Screen footer={footer} width={1240}>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: SPACE.m }}>
         <Text variant="headlineSmall" role="heading" aria-level={1}>
           Plan
@@ -121,8 +181,8 @@ export function PlanScreen({ id }: { readonly id: string }) {
           {overview.athlete.name}
         </Text>
       </View>
-      {failure ? <Caution>{problemOf(failure).detail}</Caution> : null}
-      <Panes weights={[2, 3]}>
+      {hand.problem ? <Caution>{hand.problem}</Caution> : null}
+      <Panes weights={[3, 6]}>
         <View style={{ gap: SPACE.xl }}>
           {foci.length === 0 ? <Blank title="No focus yet">A plan is made for a focus. “What is it?” finds it.</Blank> : null}
           {foci.map((focus) => (
@@ -130,6 +190,11 @@ export function PlanScreen({ id }: { readonly id: string }) {
               <Climb focus={focus} />
             </Section>
           ))}
+          {wide && opened ? (
+            <Section title={weekDay(opened.date)} note={`${opened.place}, ${opened.minutes} min`}>
+              {detail(opened)}
+            </Section>
+          ) : null}
           {foci.length > 0 ? (
             <Row>
               {WEEKS.map((w) => (
@@ -138,40 +203,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
             </Row>
           ) : null}
         </View>
-        <View style={{ gap: SPACE.l }}>
-          {plan ? (
-            <>
-              <Text variant="bodyMedium">{`${plan.plan.summary}${plan.assigned ? ' Assigned.' : ''}`}</Text>
-              {plan.plan.infeasible ? <Caution>{plan.plan.infeasible.relax.join(' ')}</Caution> : null}
-              {plan.plan.violations.map((v) => (
-                <Caution key={v.detail}>{v.detail}</Caution>
-              ))}
-              {past.length > 0 ? (
-                <Text
-                  variant="bodySmall"
-                  style={{ color: palette.soft }}
-                >{`${past.length} ${past.length === 1 ? 'session lies' : 'sessions lie'} behind.`}</Text>
-              ) : null}
-              {[...byWeek].map(([week, sessions]) => (
-                <Section key={week} title={`Week ${week}`} note={`${sessions.reduce((n, s) => n + s.throws, 0)} throws`}>
-                  {sessions.map((session) => (
-                    <SessionLine
-                      key={session.date}
-                      session={session}
-                      data={overview}
-                      open={open === session.date}
-                      onToggle={() => setOpen(open === session.date ? null : session.date)}
-                    />
-                  ))}
-                </Section>
-              ))}
-            </>
-          ) : (
-            <Text style={{ color: palette.soft }}>
-              No plan yet. It is made from the focus, the arm’s limits, the days, places and kit on file.
-            </Text>
-          )}
-        </View>
+        <View style={{ gap: SPACE.l }}>{body}</View>
       </Panes>
     </Screen>
   );

@@ -33,6 +33,7 @@ const DrillFigure = memo(function DrillFigure({ item, overview }: { readonly ite
   return (
     <Mannequin
       poses={drillPoses(drill, discipline)}
+      aids={drill.equipment.filter((kit) => item.aids.includes(kit) || !drill.aids.some((a) => a.kit === kit))}
       throws={throws}
       heightM={heightM}
       age={overview.age}

@@ -1,6 +1,7 @@
 import { drillById, drillPoses, RUNG_NAMES } from '@wrightonic/core';
 import type { Discipline, Hand, PlanItem, PlanSession } from '@wrightonic/core';
 import { useState } from 'react';
+import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api } from '../../state/api';
@@ -39,14 +40,54 @@ function Detail({ name, children }: { readonly name: string; readonly children: 
   );
 }
 
-function Item({ item, discipline, throws, age }: { readonly item: PlanItem } & Body) {
+/** For whom a session is shown: a coach sees why each item is there, an athlete how it is done. */
+type Told = 'coach' | 'athlete';
+
+interface Shown extends Body {
+  readonly told: Told;
+  /** What can be done with an item, below it. */
+  readonly extra?: (item: PlanItem) => ReactNode;
+}
+
+const KIT_NAMES: Partial<Record<string, string>> = { 'belt-cord': 'belt cord', 'slope-board': 'slope board' };
+const kitName = (kit: string): string => KIT_NAMES[kit] ?? kit;
+
+/** How a drill is done, in words for whoever does it. */
+function HowToDo({ item, age }: { readonly item: PlanItem; readonly age: number }) {
+  const drill = drillById(item.drill);
+  const inWords = useWordsFor(age);
+  const removed = item.constraints.remove[0];
+  return (
+    <>
+      <Detail name="Set up">{drill.setup}</Detail>
+      <Detail name="Do">{drill.steps.map((step, i) => `${i + 1}. ${step}`).join(' ')}</Detail>
+      <Detail name="Think of">{inWords(item.cue)}</Detail>
+      <Detail name="Feel">{drill.feel}</Detail>
+      <Detail name="Good looks like">{item.success}</Detail>
+      {item.aids.length > 0 ? <Detail name="With">{item.aids.map(kitName).join(', ')}</Detail> : null}
+      {removed === undefined ? null : (
+        <Detail name="Without">
+          {removed
+            .split(': ')
+            .map((part, i) => (i === 0 ? kitName(part) : part))
+            .join(': ')}
+        </Detail>
+      )}
+      {drill.cautions.length > 0 ? <Detail name="Take care">{drill.cautions.join(' ')}</Detail> : null}
+    </>
+  );
+}
+
+function Item({ item, discipline, throws, age, told, extra }: { readonly item: PlanItem } & Shown) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const drill = drillById(item.drill);
-  const { add, remove } = item.constraints;
+  const { add } = item.constraints;
   const { data: me } = api.useMeQuery();
-  const inWords = useWordsFor(age);
   const dose = doseText(item, me?.academy.lengthUnit);
+  const worked = item.role === 'main' || item.role === 'test' || item.role === 'pinned';
+  // What is a support is drawn only while it is one; what the drill is made of always.
+  const drawn = drill.equipment.filter((kit) => item.aids.includes(kit) || !drill.aids.some((a) => a.kit === kit));
   return (
     <View style={{ borderBottomWidth: 1, borderColor: palette.line }}>
       <Pressable
@@ -56,51 +97,89 @@ function Item({ item, discipline, throws, age }: { readonly item: PlanItem } & B
         onPress={() => setOpen(!open)}
         style={{ flexDirection: 'row', alignItems: 'center', minHeight: TARGET, gap: SPACE.s, paddingVertical: 6 }}
       >
-        <Text
-          style={{
-            width: 22,
-            fontFamily: NUMBER_FONT,
-            fontWeight: '600',
-            fontSize: 20,
-            color: item.role === 'main' ? palette.spruce : palette.soft,
-          }}
-        >
-          {item.rung}
-        </Text>
+        {told === 'coach' ? (
+          <Text
+            style={{
+              width: 22,
+              fontFamily: NUMBER_FONT,
+              fontWeight: '600',
+              fontSize: 20,
+              color: worked ? palette.spruce : palette.soft,
+            }}
+          >
+            {item.rung}
+          </Text>
+        ) : null}
         <View style={{ flex: 1 }}>
-          <Text variant="bodyMedium" style={{ fontWeight: item.role === 'main' || item.role === 'test' ? '600' : '400' }}>
+          <Text variant="bodyMedium" style={{ fontWeight: worked ? '600' : '400' }}>
             {drill.name}
           </Text>
           <Text variant="bodySmall" style={{ color: palette.soft }}>
-            {`${dose} · ${item.minutes} min`}
+            {[
+              ROLE_WORDS[item.role],
+              dose,
+              `${item.minutes} min`,
+              ...(item.aids.length > 0 ? [`with ${item.aids.map(kitName).join(', ')}`] : []),
+            ].join(' · ')}
           </Text>
         </View>
         <Icon name={open ? 'chevron-up' : 'chevron-down'} color={palette.soft} />
       </Pressable>
       {open ? (
         <View style={{ gap: 6, paddingBottom: SPACE.m }}>
-          <Mannequin poses={drillPoses(drill, discipline)} throws={throws} moving height={150} label={`Figure: ${drill.name}`} />
-          <Detail name="Rung">{`${item.rung}, ${RUNG_NAMES[item.rung].toLowerCase()}`}</Detail>
-          <Detail name="Set up">{drill.setup}</Detail>
-          <Detail name="Cue">{inWords(item.cue)}</Detail>
-          <Detail name="Good looks like">{item.success}</Detail>
-          <Detail name="Watch for">{drill.cheats.map((c) => `${c.label}: ${c.counter}`).join('. ')}</Detail>
-          {add.length > 0 ? <Detail name="Add">{add.join(', ')}</Detail> : null}
-          {remove.length > 0 ? <Detail name="Take away">{remove.join(', ')}</Detail> : null}
-          {drill.cautions.length > 0 ? <Detail name="Caution">{drill.cautions.join(' ')}</Detail> : null}
-          <Detail name="Why now">{item.why}</Detail>
+          <Mannequin
+            poses={drillPoses(drill, discipline)}
+            throws={throws}
+            aids={drawn}
+            moving
+            height={told === 'athlete' ? 260 : 170}
+            label={`Figure: ${drill.name}`}
+          />
+          <HowToDo item={item} age={age} />
+          {told === 'coach' ? (
+            <>
+              <Detail name="Rung">{`${item.rung}, ${RUNG_NAMES[item.rung].toLowerCase()}`}</Detail>
+              <Detail name="Watch for">{drill.cheats.map((c) => `${c.label}: ${c.counter}`).join('. ')}</Detail>
+              {add.length > 0 ? <Detail name="Add">{add.map(kitName).join(', ')}</Detail> : null}
+              {item.why === '' ? null : <Detail name="Why now">{item.why}</Detail>}
+              {extra?.(item)}
+            </>
+          ) : null}
         </View>
       ) : null}
     </View>
   );
 }
 
-/** A session's items; each opens to what, how many, cue, what good looks like, what to watch for and why now. */
-export function SessionItems({ session, ...body }: { readonly session: PlanSession } & Body) {
+/** What part an item plays, in a word. */
+const ROLE_WORDS: Record<PlanItem['role'], string> = {
+  prepare: 'prepare',
+  'warm-throws': 'warm up',
+  test: 'test',
+  main: 'main work',
+  'carry-over': 'whole throws',
+  support: 'support',
+  'arm-work': 'free throws',
+  pinned: 'pinned',
+};
+
+/** A session: what is new, what limits it, and its items, each opening to how it is done. */
+export function SessionItems({ session, ...body }: { readonly session: PlanSession } & Shown) {
   const palette = usePalette();
+  const cues = Object.values(session.cues ?? {});
   return (
     <View>
-      {session.note ? (
+      {session.new ? (
+        <Text variant="bodyMedium" style={{ fontWeight: '600', paddingBottom: 4 }}>
+          {session.new}
+        </Text>
+      ) : null}
+      {cues.length > 0 ? (
+        <Text variant="bodyMedium" style={{ paddingBottom: 4 }}>
+          {`${cues.length === 1 ? 'One thought' : 'Thoughts'} today: ${cues.map((cue) => `“${cue}”`).join(', ')}`}
+        </Text>
+      ) : null}
+      {session.note && body.told === 'coach' ? (
         <Text variant="bodySmall" style={{ color: palette.clay, paddingBottom: 4 }}>
           {session.note}
         </Text>

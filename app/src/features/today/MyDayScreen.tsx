@@ -61,7 +61,13 @@ export function MyDayScreen({ id }: { readonly id: string }) {
       <Panes weights={[3, 2]}>
         <Section title="Today" note={today ? (today.done ? 'done' : `${today.session.minutes} min`) : undefined}>
           {today ? (
-            <SessionItems session={today.session} discipline={athlete.discipline} throws={athlete.throws} age={data.age} />
+            <SessionItems
+              told="athlete"
+              session={today.session}
+              discipline={athlete.discipline}
+              throws={athlete.throws}
+              age={data.age}
+            />
           ) : (
             <Blank title="A day off">
               {data.next ? `Next work: ${weekDay(data.next.on)}.` : 'Your coach has not planned anything yet.'}

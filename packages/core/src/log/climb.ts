@@ -1,12 +1,14 @@
 import { drillById, hasDrill } from '../drills/catalogue';
-import { treatsDirectly } from '../drills/types';
+import { ladderOf, standingRungs } from '../drills/ladders';
+import { RUNGS, treatsDirectly } from '../drills/types';
 import type { Rung } from '../drills/types';
+import { findingById } from '../findings/catalogue';
+import type { FindingId } from '../findings/ids';
 import { gatePain } from '../load/pain';
 import { judgeGate } from '../plan/gate';
 import type { GateResult, RepRow } from '../plan/gate';
 import type { GateSettings } from '../plan/gate-settings';
 import type { IsoDate } from '../shared/dates';
-import { clamp } from '../shared/maths';
 import type { CoachWord, LoggedFocus, LoggedPain, LoggedRep, LoggedSession } from './entries';
 import type { JudgedRep } from './day';
 
@@ -66,7 +68,25 @@ function endsOf({ sessions, reps, pains }: ClimbLog): End[] {
 /** From this rung on the work is shared and is told which focus it carries. */
 const SHARED_FROM = 7;
 
-const STEP: Record<GateResult['verdict'], number> = { advance: 1, hold: 0, regress: -1 };
+/** Rungs that a focus can stand on: those that its ladder does not skip, and the shared ones above; a limit ends on its own. */
+export function rungsOf(finding: FindingId): readonly Rung[] {
+  const { disciplines, kind } = findingById(finding);
+  const own = new Set(disciplines.flatMap((d) => standingRungs(ladderOf(finding, d))));
+  return RUNGS.filter((rung) => own.has(rung) || (kind !== 'limit' && rung >= SHARED_FROM));
+}
+
+/** The rung itself, or the nearest below that is not skipped, else the first. */
+export function standingOn(finding: FindingId, rung: Rung): Rung {
+  const rungs = rungsOf(finding);
+  return rungs.filter((r) => r <= rung).pop() ?? rungs[0] ?? rung;
+}
+
+/** Where a verdict takes a focus: over the rungs that its ladder skips. */
+function stepFrom(finding: FindingId, from: Rung, verdict: GateResult['verdict']): Rung {
+  const rungs = rungsOf(finding);
+  if (verdict === 'advance') return rungs.find((r) => r > from) ?? from;
+  return verdict === 'regress' ? (rungs.filter((r) => r < from).pop() ?? from) : from;
+}
 
 /** Rows of the gate: reps of one drill on one day, those logged alone apart. */
 function rowsOf(entries: readonly JudgedEntry[], painOn: (date: IsoDate) => number): RepRow[] {
@@ -192,7 +212,7 @@ function read(
   const moves: GateMove[] = [];
   // A rep names its focus: whatever its clock says, it was made after the focus began, and so was the pain of its session.
   let standing: Standing = {
-    rung: focus.rung,
+    rung: standingOn(focus.finding, focus.rung),
     since: { date: focus.startedOn, at: focus.startedAt },
     repsFrom: '',
     painAfter: focus.startedAt,
@@ -200,7 +220,7 @@ function read(
   };
   const words = [...focus.words].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.rung - b.rung));
   const say = ({ rung, date, at }: CoachWord) => {
-    standing = { rung, since: { date, at }, repsFrom: at, painAfter: at, painIn: NOWHERE };
+    standing = { rung: standingOn(focus.finding, rung), since: { date, at }, repsFrom: at, painAfter: at, painIn: NOWHERE };
   };
   for (const { session, at } of endsOf(log)) {
     while (words[0] && words[0].at <= at) say(words.shift()!);
@@ -211,7 +231,7 @@ function read(
     if (!rows.some((row) => row.date === session.date && (row.reps > 0 || row.pain >= 1))) continue;
     const from = standing.rung;
     const gate = judgeGate(rows, settings, from);
-    const to = clamp(from + STEP[gate.verdict], 0, 8) as Rung;
+    const to = stepFrom(focus.finding, from, gate.verdict);
     moves.push({ session: session.id, date: session.date, at, from, to, gate });
     if (to !== from)
       standing = { rung: to, since: { date: session.date, at }, repsFrom: after(at), painAfter: at, painIn: NOWHERE };

@@ -1,0 +1,90 @@
+import type { Plan, PlanRequest } from '@wrightonic/core';
+import { daysBetween, makePlan, SCHOOL_OPTIONS } from '@wrightonic/core';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
+
+interface Way {
+  readonly name: string;
+  readonly plan: Plan;
+}
+
+const SCHOOL_NAMES: Record<(typeof SCHOOL_OPTIONS)['driveLeg'][number], string> = {
+  fall: 'School: fall',
+  push: 'School: push',
+  sit: 'School: sit',
+};
+
+/** The plan beside others of the same athlete: another school, two days a week, no mound. */
+export function waysOf(request: PlanRequest, plan: Plan): Way[] {
+  const ways: Way[] = [{ name: 'As it stands', plan }];
+  const add = (name: string, more: Partial<PlanRequest>) => ways.push({ name, plan: makePlan({ ...request, ...more }) });
+  for (const driveLeg of SCHOOL_OPTIONS.driveLeg)
+    if (request.schools?.driveLeg !== driveLeg) add(SCHOOL_NAMES[driveLeg], { schools: { ...request.schools, driveLeg } });
+  if (request.availability.length > 2) {
+    const byMinutes = [...request.availability].sort((a, b) => b.minutes - a.minutes).slice(0, 2);
+    add('Two days a week', { availability: byMinutes });
+  }
+  const flat = request.availability.map((a) => (a.place === 'mound' ? { ...a, place: 'cage' as const } : a));
+  if (request.availability.some((a) => a.place === 'mound')) add('Without the mound', { availability: flat });
+  else if (request.availability.some((a) => a.place === 'cage'))
+    add('With a mound', { availability: request.availability.map((a, i) => (i === 0 ? { ...a, place: 'mound' as const } : a)) });
+  return ways;
+}
+
+/** Weeks until the first main work on a rung, or null. */
+function weeksTo(plan: Plan, on: string, rung: number): number | null {
+  const first = plan.sessions.find((s) => s.items.some((i) => i.role === 'main' && i.rung >= rung));
+  return first ? Math.floor(daysBetween(on, first.date) / 7) + 1 : null;
+}
+
+const COLUMNS = ['whole throws', 'mound', 'throws', 'hours', 'drills'] as const;
+
+function row({ plan }: Way, on: string): string[] {
+  const week = (n: number | null) => (n === null ? '–' : `wk ${n}`);
+  return [
+    week(weeksTo(plan, on, 6)),
+    week(weeksTo(plan, on, 7)),
+    String(plan.sessions.reduce((n, s) => n + s.throws, 0)),
+    (plan.sessions.reduce((n, s) => n + s.minutes, 0) / 60).toFixed(1),
+    String(new Set(plan.sessions.flatMap((s) => s.items.map((i) => i.drill))).size),
+  ];
+}
+
+/** Alternatives side by side: when whole throws and the mound come, and what each costs. */
+export function Compare({ request, plan }: { readonly request: PlanRequest; readonly plan: Plan }) {
+  const palette = usePalette();
+  const ways = useMemo(() => waysOf(request, plan), [request, plan]);
+  const cell = { flex: 1, textAlign: 'right', fontFamily: NUMBER_FONT, fontSize: 16 } as const;
+  return (
+    <View role="table" aria-label="This plan beside others" style={{ gap: 2 }}>
+      <View role="row" style={{ flexDirection: 'row', gap: SPACE.xs }}>
+        <Text variant="bodySmall" role="columnheader" style={{ flex: 2.2, color: palette.soft }}>
+          Way
+        </Text>
+        {COLUMNS.map((name) => (
+          <Text key={name} variant="bodySmall" role="columnheader" style={{ flex: 1, textAlign: 'right', color: palette.soft }}>
+            {name}
+          </Text>
+        ))}
+      </View>
+      {ways.map((way, i) => (
+        <View
+          key={way.name}
+          role="row"
+          style={{ flexDirection: 'row', gap: SPACE.xs, borderTopWidth: 1, borderColor: palette.line, paddingVertical: 4 }}
+        >
+          <Text variant="bodyMedium" role="rowheader" style={{ flex: 2.2, fontWeight: i === 0 ? '600' : '400' }}>
+            {way.name}
+          </Text>
+          {row(way, request.on).map((value, n) => (
+            <Text key={COLUMNS[n]} role="cell" style={cell}>
+              {value}
+            </Text>
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}
