@@ -8,6 +8,7 @@ installDebian({ browser: true });
 const only = process.argv[2];
 const say = (line) => process.stdout.write(`${line}\n`);
 if (!only || only === 'core') say(await runNode(await bundle('bench/core.ts', 'bench-core')));
+if (!only || only === 'solver') say(await runNode(await bundle('bench/solver.ts', 'bench-solver')));
 if (!only || only === 'film') await (await import('../bench/film.mjs')).benchFilm(say);
 if (!only || ['api', 'app', 'roster'].includes(only)) {
   const { startDemo } = await import('./lib/demo.mjs');

@@ -164,9 +164,9 @@ describe('late entries', () => {
     expect(done.verdicts[0]).toMatchObject({ verdict: 'advance', from: 1, to: 2, revised: null });
     const late = Array.from({ length: 20 }, (_, n) => rep({ focus, judged: 'off', at: stamp(10, n) }));
     await log(coach, athlete, first, late);
-    expect(await focusOf(athlete)).toMatchObject({ rung: 0 });
+    // Rung 1 is the lowest of its ladder: twenty bad ones on the fourth keep it there.
+    expect(await focusOf(athlete)).toMatchObject({ rung: 1 });
     const { body } = await coach.get(`/athletes/${athlete}`).expect(200);
-    // Twenty bad ones on the fourth: that day already goes down, and what came after is of another rung.
     const changed = body.moves.filter((m: { revised: object | null }) => m.revised !== null);
     expect(changed.length).toBeGreaterThan(0);
     expect(changed[0].revised).toMatchObject({ on: '2026-05-06' });

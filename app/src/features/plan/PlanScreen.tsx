@@ -60,7 +60,7 @@ function BoundLine({ hand }: { readonly hand: PlanInHand }) {
   const text = hand.improving
     ? 'Looking for a better choice of drills…'
     : bound
-      ? `Drills chosen over the whole plan at once: within ${(100 * bound.gap).toFixed(1)} % of the best there is.`
+      ? `Drills chosen over the whole plan at once: ${bound.gap < 0.001 ? 'no other choice is better' : `within ${(100 * bound.gap).toFixed(1)} % of the best there is`}.`
       : '';
   return text === '' ? null : (
     <Text variant="bodySmall" style={{ color: palette.soft }}>
@@ -109,7 +109,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
     ) : record && !record.assigned && sessions.length > 0 ? (
       <Row style={{ flexWrap: 'nowrap' }}>
         <View style={{ flex: 1 }}>
-          <Action kind="quiet" label="Make it anew" onPress={() => void hand.make(weeks)} busy={hand.making} />
+          <Action kind="quiet" label="Anew" onPress={() => void hand.make(weeks)} busy={hand.making} />
         </View>
         <View style={{ flex: 2 }}>
           <Action

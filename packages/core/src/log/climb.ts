@@ -81,6 +81,10 @@ export function standingOn(finding: FindingId, rung: Rung): Rung {
   return rungs.filter((r) => r <= rung).pop() ?? rungs[0] ?? rung;
 }
 
+/** The rung that the gate is asked for: on the lowest of its ladder there is nothing to go back to, as on the lowest of all. */
+const gateRung = (finding: FindingId, rung: Rung, settings: GateSettings): Rung =>
+  rung === rungsOf(finding)[0] && rung < settings.seenFromRung ? 0 : rung;
+
 /** Where a verdict takes a focus: over the rungs that its ladder skips. */
 function stepFrom(finding: FindingId, from: Rung, verdict: GateResult['verdict']): Rung {
   const rungs = rungsOf(finding);
@@ -230,7 +234,7 @@ function read(
     // A session says something of a focus by its reps on the rung, or by what hurt.
     if (!rows.some((row) => row.date === session.date && (row.reps > 0 || row.pain >= 1))) continue;
     const from = standing.rung;
-    const gate = judgeGate(rows, settings, from);
+    const gate = judgeGate(rows, settings, gateRung(focus.finding, from, settings));
     const to = stepFrom(focus.finding, from, gate.verdict);
     moves.push({ session: session.id, date: session.date, at, from, to, gate });
     if (to !== from)
@@ -253,5 +257,9 @@ export function climbOf(focus: LoggedFocus, log: ClimbLog, settings: GateSetting
 export function gateNow(focus: LoggedFocus, log: ClimbLog, settings: GateSettings): GateResult {
   const counted = countable(focus, log);
   const standing = read(focus, log, counted, settings);
-  return judgeGate(gateLog(log, counted.byRung, standing, '~', settings.sessionsCounted), settings, standing.rung);
+  return judgeGate(
+    gateLog(log, counted.byRung, standing, '~', settings.sessionsCounted),
+    settings,
+    gateRung(focus.finding, standing.rung, settings),
+  );
 }

@@ -135,10 +135,10 @@ export function workRung(finding: FindingId, upTo: Rung, context: Context): Rung
   return null;
 }
 
-/** General drills of a part that may be done on a day, those used least first. */
+/** General drills of a part that may be done on a day, those used least first, then in the order of the catalogue. */
 export function generalFor(part: GeneralPart, context: Context): Drill[] {
   const fitting = DRILLS.filter((d) => d.part === part && whyNot(d, context) === null);
   const turn = (d: Drill) =>
     (context.used.get(d.id) ?? 0) + (context.before.has(d.id) ? 0.5 : 0) - (context.kept.has(d.id) ? 100 : 0);
-  return [...fitting].sort((a, b) => turn(a) - turn(b) || (a.id < b.id ? -1 : 1));
+  return [...fitting].sort((a, b) => turn(a) - turn(b));
 }

@@ -140,7 +140,13 @@ function planDay(run: Run, day: Day, week: WeekLoad, share: number, chosen: bool
   };
   const due = testDue(run, day);
   const testDueToday =
-    due && throwing && day.place !== 'home' && !allowance.strainClosed && allowance.highestEffort >= TEST_EFFORT && share >= 26;
+    due &&
+    throwing &&
+    day.place !== 'home' &&
+    !allowance.strainClosed &&
+    !allowance.catchOnly &&
+    allowance.highestEffort >= TEST_EFFORT &&
+    share >= 26;
   const task: SessionTask = {
     context,
     throws: share,

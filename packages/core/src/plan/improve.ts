@@ -9,7 +9,7 @@ import { KEPT, modelOf, valuesOf } from './model';
 import type { FrameChoices } from './model';
 import { makePlan } from './plan';
 import { assemble } from './session';
-import { differ, mainWanted, secondWanted, supportReps, supportWanted } from './work';
+import { differ, mainWanted, sameAs, secondWanted, supportReps, supportWanted } from './work';
 import { Draft } from './draft';
 import type { Plan, PlanItem, PlanRequest, PlanSession } from './types';
 
@@ -56,6 +56,7 @@ export function sessionsOf(frames: readonly FrameChoices[], values: readonly num
     draft.items.push(...itemsOf(choices, values, context));
     shorten(draft);
     differ(draft, last, true);
+    if (last && sameAs(draft.items, last)) draft.items.splice(0, draft.items.length, ...old.items);
     const session = assemble({ ...task, context, last }, draft.items, old.testDay) ?? old;
     for (const item of session.items) used.set(item.drill, (used.get(item.drill) ?? 0) + 1);
     lastAt.set(session.place, session);

@@ -244,9 +244,8 @@ const tightestOf = (bounds: Bounds): keyof Bounds =>
 
 /** Which rule makes a day so light, in words. */
 function whyScarce(bounds: Bounds, throws: number, cleared: boolean): string | null {
-  if (cleared) return 'The clearance’s limits leave little today.';
   if (bounds.week <= throws) return 'The rolling week has little room for more throws.';
   if (bounds.run <= throws) return 'Pitching days in a row leave little today.';
   if (bounds.league <= throws) return 'The league’s rule leaves little today.';
-  return null;
+  return cleared ? 'The clearance’s limits leave little today.' : null;
 }

@@ -7,7 +7,8 @@ import type { Drill } from '../drills/types';
 import { sum } from '../shared/maths';
 import { scoreOf, STAYS } from './choose';
 import type { Context } from './choose';
-import { minutesFor } from './dose';
+import { HARD_EFFORT } from '../load/tables';
+import { effortCeiling, minutesFor } from './dose';
 import { mostItems } from './draft';
 import type { Frame } from './greedy';
 import { LinearBuilder } from './linear';
@@ -107,11 +108,13 @@ function frameChoices(frame: Frame, lp: LinearBuilder): FrameChoices {
   const { session, task } = frame;
   const { context } = task;
   const { day } = context;
-  const fixed = session.items.filter((i) => KEPT.has(i.role));
+  const armItem = session.items.find((i) => i.role === 'arm-work');
+  const fixed = session.items.filter((i) => KEPT.has(i.role) || (i.role === 'arm-work' && i !== armItem));
   const taken = new Set(fixed.map((i) => i.drill));
   const minutes: Entry[] = [];
   const throws: Entry[] = [];
   const count: Entry[] = [];
+  const hard: Entry[] = [];
   const worked: Entry[] = [];
   const drills = candidates(frame)
     .filter((c) => !taken.has(c.drill.id))
@@ -126,6 +129,7 @@ function frameChoices(frame: Frame, lp: LinearBuilder): FrameChoices {
       sets.forEach((column, k) => {
         minutes.push([column, minutesFor(drill, k + 1, reps, day.place)]);
         if (drill.throws !== 'none') throws.push([column, (k + 1) * reps]);
+        if (effortCeiling(drill, work.finding, context) >= HARD_EFFORT) hard.push([column, (k + 1) * reps]);
         worked.push([column, (k + 1) * reps]);
       });
       count.push([use, 1]);
@@ -151,6 +155,7 @@ function frameChoices(frame: Frame, lp: LinearBuilder): FrameChoices {
     whole.sets.forEach((column, k) => {
       minutes.push([column, minutesFor(drill, k + 1, whole.item.reps, day.place)]);
       throws.push([column, (k + 1) * whole.item.reps]);
+      if (whole.item.effort[1] >= HARD_EFFORT) hard.push([column, (k + 1) * whole.item.reps]);
       count.push([column, 1]);
     });
     // Five of the drill, five whole: at most one set more of whole throws than of the drill.
@@ -164,7 +169,6 @@ function frameChoices(frame: Frame, lp: LinearBuilder): FrameChoices {
     );
   }
 
-  const armItem = session.items.find((i) => i.role === 'arm-work');
   const share = session.throws - sum(fixed.map((i) => i.throws));
   const arm = armItem ? { item: armItem, on: lp.choice(0), throws: lp.amount(TERMS.throw, Math.max(0, share)) } : null;
   if (arm) {
@@ -186,6 +190,8 @@ function frameChoices(frame: Frame, lp: LinearBuilder): FrameChoices {
     minutes.push([arm.on, 1], [arm.throws, ARM_MINUTES]);
     count.push([arm.on, 1]);
   }
+  // Never harder than the load plan had it.
+  lp.atMost(hard, session.highEffort - sum(fixed.map((i) => (i.effort[1] >= HARD_EFFORT ? i.throws : 0))));
   lp.exactly([...throws, ...(arm ? [[arm.throws, 1] as const] : [])], share);
 
   const supports = supportChoices(context).filter(
@@ -210,7 +216,7 @@ function frameChoices(frame: Frame, lp: LinearBuilder): FrameChoices {
       0,
     );
   }
-  const counted = fixed.filter((i) => i.role === 'pinned').length;
+  const counted = fixed.filter((i) => i.role === 'pinned' || i.role === 'arm-work').length;
   lp.atMost(minutes, Math.max(day.useful, session.minutes) - sum(fixed.map((i) => i.minutes)) + ROUNDING);
   lp.atMost(count, mostItems(day.age) - counted);
   return { frame, fixed, drills, whole, arm, support };

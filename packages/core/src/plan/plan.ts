@@ -70,7 +70,7 @@ function summarise(request: PlanRequest, sessions: Plan['sessions']): string {
   return [
     `${sessions.length} sessions in ${request.weeks} weeks for ${heights.join(' and ')}; ${throws} throws in all`,
     tests > 0 ? `${tests} test ${tests === 1 ? 'day' : 'days'}` : '',
-    lock ? 'dry work only until throwing is cleared' : '',
+    lock?.until === 'clearance' ? 'dry work only until throwing is cleared' : '',
   ]
     .filter(Boolean)
     .join(', ')

@@ -79,9 +79,9 @@ describe('choosing a drill', () => {
 
   it('takes aids off one at a time, last on first off, and says what is left without them', () => {
     const hurdle = drillById('step-over-hurdle');
-    const at = (times: number, gone: string[] = []) =>
+    const at = (times: number, gone?: string[]) =>
       aidsToday(hurdle, {
-        ...context({ recentDrills: [{ drill: hurdle.id, sessions: times, aidsGone: gone }] }),
+        ...context({ recentDrills: [{ drill: hurdle.id, sessions: times, ...(gone ? { aidsGone: gone } : {}) }] }),
         used: new Map([[hurdle.id, times]]),
       });
     expect(at(0)).toEqual({ aids: ['hurdle'], add: ['hurdle'], remove: [] });
@@ -110,7 +110,7 @@ describe('a session', () => {
 
   it('throws catch only at a dry rung: a healthy arm does not stop', () => {
     const session = plan({ focus: [{ finding: 'stall', rung: 2 }] }).sessions.find((s) => s.throws > 0)!;
-    expect(session.items.filter((i) => i.throws > 0).map((i) => i.role)).toEqual(['warm-throws', 'arm-work']);
+    expect(new Set(session.items.filter((i) => i.throws > 0).map((i) => i.role))).toEqual(new Set(['warm-throws', 'arm-work']));
     expect(session.items.filter((i) => i.role === 'main').every((i) => i.rung === 2 && i.throws === 0)).toBe(true);
   });
 

@@ -7,7 +7,7 @@ import { sum } from '../shared/maths';
 import { behindFoci, heldBack } from './behind';
 import { directOn, generalFor, workRung } from './choose';
 import type { Context } from './choose';
-import { calmTop, effortCeiling, fullDistance, itemOf, minutesFor, sessionCue } from './dose';
+import { calmTop, effortCeiling, fullDistance, itemOf, minutesFor, redose, sessionCue } from './dose';
 import type { Wanted } from './dose';
 import { mostItems } from './draft';
 import type { Draft } from './draft';
@@ -20,6 +20,8 @@ const SET_OF_THROWS = 5;
 export const MOST_SETS = 4;
 /** Sets of a dry drill, at most. */
 export const MOST_DRY_SETS = 3;
+/** Throws of the arm’s own work that are split over two drills. */
+const MUCH_CATCH = 34;
 /** Throws that are kept for the young’s game. */
 const GAME_THROWS = 10;
 /** Minutes of dry work that fill up a session that is short of throws. */
@@ -189,11 +191,18 @@ function growTogether(draft: Draft, items: readonly (PlanItem | null)[], most: n
   }
 }
 
-/** What is left of the day’s share: easy, without a thought; for the young a game. */
+/** What is left of the day’s share: easy, without a thought; for the young a game. Much of it is split over two drills. */
 function armWork(draft: Draft): void {
-  const { context } = draft;
+  const { age } = draft.context.day;
   const left = draft.share - draft.throws;
-  if (left < SET_OF_THROWS) return;
+  const split = left > MUCH_CATCH && draft.counted + 2 <= mostItems(age);
+  armItem(draft, split ? Math.ceil(left / 2) : left);
+  if (split) armItem(draft, draft.share - draft.throws);
+}
+
+function armItem(draft: Draft, most: number): void {
+  const { context } = draft;
+  if (most < SET_OF_THROWS) return;
   const game = context.day.age < 13 ? generalFor('game', context) : [];
   const drill = [...game, ...generalFor('catch', context)].find((d) => !draft.has(d.id));
   if (!drill) return;
@@ -202,20 +211,12 @@ function armWork(draft: Draft): void {
     drill.part === 'game'
       ? 'The arm’s own work as a game: throws that are only thrown.'
       : 'What is left of the day’s throws, easily and without a thought about the focus.';
-  for (let throws = left; throws >= SET_OF_THROWS; throws--) {
+  for (let throws = most; throws >= SET_OF_THROWS; throws--) {
     const sets = throws > 24 ? Math.ceil(throws / 15) : throws > 12 ? 2 : 1;
     if (throws % sets !== 0) continue;
-    const item = {
-      drill,
-      role: 'arm-work' as const,
-      focus: null,
-      rung: 3 as const,
-      sets,
-      reps: throws / sets,
-      effort: [Math.min(50, top), top] as const,
-      why,
-    };
-    if (draft.add(itemOf(item, context))) return;
+    const effort = [Math.min(50, top), top] as const;
+    if (draft.add(itemOf({ drill, role: 'arm-work', focus: null, rung: 3, sets, reps: throws / sets, effort, why }, context)))
+      return;
   }
 }
 
@@ -297,12 +298,16 @@ const shape = (items: readonly PlanItem[]): string =>
     .sort()
     .join('\n');
 
+/** Whether a session holds the same as another, but for what raises the pulse. */
+export const sameAs = (items: readonly PlanItem[], last: PlanSession): boolean => shape(items) === shape(last.items);
+
 /**
  * Never the same as the last session at this place: another dose where nothing else differs.
  * @param dryOnly the throws stay as they are
  */
 export function differ(draft: Draft, last: PlanSession | null, dryOnly = false): void {
-  if (!last || shape(last.items) !== shape(draft.items)) return;
+  if (!last || !sameAs(draft.items, last)) return;
+  if (dryOnly && swapGeneral(draft)) return;
   for (const item of draft.items.filter((i) => i.role === 'main' || i.role === 'arm-work' || i.role === 'prepare')) {
     if (drillById(item.drill).part === 'pulse' || (dryOnly && item.throws > 0)) continue;
     if (draft.grow(item, item.sets + 1)) return;
@@ -310,4 +315,34 @@ export function differ(draft: Draft, last: PlanSession | null, dryOnly = false):
     if (item.sets > 1 && draft.grow(item, item.sets - 1)) return;
     if (item.reps > 6 && draft.grow(item, item.sets, item.reps - 2)) return;
   }
+  if (dryOnly) trade(draft);
+}
+
+/** Another drill of the same part for the arm’s own work or the whole throws, as many throws as before. */
+function swapGeneral(draft: Draft): boolean {
+  for (const item of draft.items.filter((i) => i.role === 'arm-work' || i.role === 'carry-over')) {
+    const { part } = drillById(item.drill);
+    const other =
+      part === null ? undefined : generalFor(part, draft.context).find((d) => !draft.has(d.id) && d.rungs.includes(item.rung));
+    if (!other || other.effort[0] > item.effort[1]) continue;
+    draft.items[draft.items.indexOf(item)] = {
+      ...item,
+      drill: other.id,
+      effort: [Math.max(item.effort[0], other.effort[0]), item.effort[1]],
+    };
+    return true;
+  }
+  return false;
+}
+
+/** A set less of the drill and one more of the whole throws, or the other way round. */
+function trade(draft: Draft): void {
+  const main = draft.items.find((i) => i.role === 'main' && i.throws > 0);
+  const whole = draft.items.find((i) => i.role === 'carry-over');
+  if (!main || !whole || main.reps !== whole.reps) return;
+  const { place } = draft.context.day;
+  const [less, more] = main.sets > 1 ? [main, whole] : [whole, main];
+  if (less.sets < 2) return;
+  draft.items[draft.items.indexOf(less)] = redose(less, drillById(less.drill), less.sets - 1, less.reps, place);
+  draft.items[draft.items.indexOf(more)] = redose(more, drillById(more.drill), more.sets + 1, more.reps, place);
 }
