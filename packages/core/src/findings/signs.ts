@@ -71,5 +71,6 @@ export const SIGNS: readonly Sign[] = [
   { finding: 'early-tip', measure: 'pelvis-tilt', side: 'below', at: -5, spread: 4, events: ['mid-move'] },
   { finding: 'glove-pull', measure: 'glove-travel-side', side: 'above', at: 15, spread: 6 },
   { finding: 'idle-drive-leg', measure: 'push-off-spread', side: 'above', at: 30, spread: 15 },
+  { finding: 'early-close', measure: 'pelvis-rotation', side: 'above', at: 75, spread: 12, events: ['release'], disciplines: W },
   { finding: 'shoulder-finish', measure: 'finish-spread', side: 'above', at: 60, spread: 30 },
 ];

@@ -31,6 +31,8 @@ export const TELL_APART: Readonly<Partial<Record<FindingId, string>>> = {
   'chest-behind': 'Late, at release; leaning back is there at touch.',
   'fold-and-lift':
     'The trunk tips after touch and comes up before release; from a sunk landing the legs are deep, not the trunk.',
+  'early-close': 'The hips themselves close early; with the shoulders’ finish they are fetched late and at once.',
+  replant: 'The foot comes down a second time; a leg that is straight too soon only goes up.',
   'shoulder-finish': 'The trailing foot takes a curve because the shoulders fetch it; an idle leg just stays behind.',
   'early-hands': 'Count from the hands parting; an early arm may follow hands that part in time.',
   'early-arm': 'The ball is up and waits; early hands may still arrive in time.',

@@ -94,6 +94,16 @@ export const TRUNK_AND_ARM: readonly Finding[] = [
     lookAlikes: ['sunk-landing'],
   }),
   habit({
+    id: 'idle-glove',
+    area: trunk,
+    phase: 'move',
+    disciplines: W,
+    title: 'The glove arm does nothing',
+    seen: 'The glove arm hangs or stays folded: it neither reaches to the target nor draws back to the body.',
+    forAthlete: 'A glove that reaches and draws back helps the hips to turn in time.',
+    eyeCheck: 'Does the glove hang or stay folded instead of reaching to the catcher?',
+  }),
+  habit({
     id: 'shoulder-finish',
     area: trunk,
     phase: 'finish',
