@@ -121,6 +121,48 @@ describe('a plan changed by hand', () => {
     const family = await signedIn(harness, { academy: coach.academy, role: 'guardian', athletes: [athlete] });
     const seen = (await family.get(`/athletes/${athlete}/plan`).expect(200)).body as PlanRecord;
     expect([seen.request, seen.base]).toEqual([null, null]);
+    expect(seen.plan.sessions.flatMap((s) => s.items).every((i) => i.why === '')).toBe(true);
     await family.put(`${path}/edits`, { edits: [] }).expect(403);
+  });
+});
+
+describe('a drill in the academy’s own words', () => {
+  const own = (drill: string, words: object, use = 'usual') => coach.put(`/library/${uuid()}`, { drill, words, use });
+
+  it('has versions, and a plan keeps those that it was made with', async () => {
+    const { body: none } = await coach.get('/library').expect(200);
+    expect(none).toEqual([]);
+    await own('march-and-reach', { name: 'Tall march' }).expect(200);
+    const { plan } = await planned();
+    const items = plan.plan.sessions.flatMap((s) => s.items);
+    expect(items.find((i) => i.drill === 'march-and-reach')!.words).toBe(1);
+    expect(items.find((i) => i.drill === 'build-up-throws')!.words).toBe(0);
+    const { body } = await own('march-and-reach', { name: 'Very tall march', success: 'Taller than before' }).expect(200);
+    expect(body.map((o: { version: number; words: { name: string } }) => [o.version, o.words.name])).toEqual([
+      [1, 'Tall march'],
+      [2, 'Very tall march'],
+    ]);
+    const later = (await planned()).plan.plan.sessions.flatMap((s) => s.items).find((i) => i.drill === 'march-and-reach')!;
+    expect([later.words, later.success]).toEqual([2, 'Taller than before']);
+  });
+
+  it('can be left out of plans, or be taken first', async () => {
+    const mains = async () =>
+      (await planned()).plan.plan.sessions.flatMap((s) => s.items.filter((i) => i.role === 'main').map((i) => i.drill));
+    const usual = (await mains())[0]!;
+    await own(usual, {}, 'never').expect(200);
+    expect(await mains()).not.toContain(usual);
+    await own(usual, {}, 'usual').expect(200);
+    expect(await mains()).toContain(usual);
+  });
+
+  it('is the owner’s to change, the academy’s to read, and nobody else’s', async () => {
+    const instructor = await signedIn(harness, { academy: coach.academy, role: 'instructor' });
+    await instructor.put(`/library/${uuid()}`, { drill: 'easy-catch', words: {}, use: 'first' }).expect(403);
+    expect((await instructor.get('/library').expect(200)).body.length).toBeGreaterThan(0);
+    const stranger = await signedIn(harness, { role: 'owner', academy: await addAcademy(harness.db) });
+    expect((await stranger.get('/library').expect(200)).body).toEqual([]);
+    await own('no-such-drill', {}).expect(422);
+    await own('easy-catch', { steps: [] }).expect(422);
   });
 });

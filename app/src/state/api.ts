@@ -15,6 +15,8 @@ import type {
   NewObservation,
   NewOuting,
   NewPlan,
+  NewOwnDrill,
+  OwnDrillRecord,
   PlanEdits,
   NewSession,
   PlanRecord,
@@ -71,6 +73,7 @@ export const api = createApi({
   reducerPath: 'api',
   baseQuery: measuredQuery,
   tagTypes: [
+    'Library',
     'Me',
     'Athlete',
     'Roster',
@@ -150,6 +153,11 @@ export const api = createApi({
         const { data } = await queryFulfilled;
         void dispatch(api.util.upsertQueryData('plan', athlete, data));
       },
+    }),
+    library: build.query<OwnDrillRecord[], void>({ query: () => '/library', providesTags: ['Library'] }),
+    putOwnDrill: build.mutation<OwnDrillRecord[], { id: string; body: NewOwnDrill }>({
+      query: ({ id, body }) => ({ url: `/library/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Library'],
     }),
     betterPlan: build.mutation<PlanRecord, ForAthlete & { id: string }>({
       query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/plans/${id}/better`, method: 'POST' }),

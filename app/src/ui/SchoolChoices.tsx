@@ -13,6 +13,7 @@ const QUESTIONS: Record<keyof Schools, string> = {
   method: 'Teaching by',
   repairOrder: 'Order of repair',
   separation: 'Separation first by',
+  windmillFinish: 'Windmill finish',
 };
 
 /** Chips for the schools of thought; a second tap leaves the question to the default for the age. */

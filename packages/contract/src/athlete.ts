@@ -29,6 +29,7 @@ export const schoolsSchema = objectOf<Partial<Schools>>({
   method: oneOf(SCHOOL_OPTIONS.method),
   repairOrder: oneOf(SCHOOL_OPTIONS.repairOrder),
   separation: oneOf(SCHOOL_OPTIONS.separation),
+  windmillFinish: oneOf(SCHOOL_OPTIONS.windmillFinish),
 });
 
 const band = Joi.object({ pass: Joi.number().required(), watch: Joi.number().required() });

@@ -159,6 +159,10 @@ export const planRequestSchema = objectOf<PlanRequest>({
     400,
   ),
   asItStands: listOf(Joi.object({ date: isoDate().required(), drills: listOf(Joi.string().max(60), 20).required() }), 400),
+  library: Joi.object({
+    first: listOf(Joi.string().custom(knownDrill), 400).required(),
+    never: listOf(Joi.string().custom(knownDrill), 400).required(),
+  }),
   lastTest: isoDate(),
 })
   .custom(bornBefore)

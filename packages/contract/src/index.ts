@@ -15,3 +15,4 @@ export * from './roster';
 export * from './routes';
 export * from './schema';
 export * from './settings';
+export * from './library';

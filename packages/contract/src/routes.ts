@@ -29,6 +29,7 @@ import {
   planEditsSchema,
   newSessionSchema,
 } from './records';
+import { newOwnDrillSchema } from './library';
 import { rosterImportSchema, rosterQuerySchema } from './roster';
 import { academySettingsSchema } from './settings';
 
@@ -86,6 +87,10 @@ export const ROUTES = routes({
 
   // The academy and its people
   settings: put('/academy/settings', 'changeSettings', 'Change the academy’s settings', 'Me', { body: academySettingsSchema }),
+  library: get('/library', 'account', 'The academy’s own versions of drills', 'OwnDrillRecord[]'),
+  putOwnDrill: put('/library/:id', 'changeSettings', 'A new version of a drill in the academy’s own words', 'OwnDrillRecord[]', {
+    body: newOwnDrillSchema,
+  }),
   people: get('/people', 'seePeople', 'People and open invitations', 'People'),
   changePerson: put('/people/:id', 'changePeople', 'Change somebody’s role, groups or athletes', 'People', {
     body: personChangeSchema,

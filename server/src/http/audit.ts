@@ -75,6 +75,7 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
   putFocus: ({ body }) => `made “${findingById((body as NewFocus).finding).title.toLowerCase()}” the focus`,
   changeFocus: 'changed the focus',
   putPlan: 'made a plan',
+  putOwnDrill: 'changed a drill’s words',
   betterPlan: 'had a plan improved',
   editPlan: 'changed a plan',
   assignPlan: 'assigned the plan',

@@ -20,6 +20,7 @@ import type {
   NewObservation,
   NewRuling,
   NewOuting,
+  NewOwnDrill,
   NewPlan,
   PlanEdits,
   NewSession,
@@ -64,6 +65,7 @@ import {
   removePerson,
 } from '../services/people';
 import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../services/plans';
+import { ownDrills, putOwnDrill } from '../services/library';
 import type { Improve } from '../planner';
 import { progressOf } from '../services/progress';
 import { putClearance, putOuting, putSettings } from '../services/records';
@@ -150,6 +152,8 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   changeFocus: ({ ctx, athlete, id, body }) => changeFocus(ctx, athlete, id, body as FocusChange),
   plan: ({ ctx, athlete }) => newestPlan(ctx, athlete),
   putPlan: ({ ctx, athlete, id, body }) => putPlan(ctx, athlete, id, body as NewPlan),
+  library: ({ ctx }) => ownDrills(ctx),
+  putOwnDrill: ({ ctx, id, body }) => putOwnDrill(ctx, id, body as NewOwnDrill),
   betterPlan: ({ ctx, athlete, id, improve }) => betterPlan(ctx, athlete, id, improve),
   editPlan: ({ ctx, athlete, id, body }) => editedPlan(ctx, athlete, id, body as PlanEdits),
   assignPlan: ({ ctx, athlete, id }) => assignPlan(ctx, athlete, id),

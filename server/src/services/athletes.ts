@@ -43,6 +43,7 @@ import type {
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import { notFound, wrongField } from '../problems';
 import { bodyHistories } from './body';
+import { sessionFor } from './told';
 import { within } from './context';
 import type { Context } from './context';
 import { evidenceOf, lookedAt } from './evidence';
@@ -356,10 +357,10 @@ export interface AssignmentRow {
   done: number;
 }
 
-export const toAssignment = (row: AssignmentRow): AssignmentRecord => ({
+export const toAssignment = (ctx: Context, row: AssignmentRow): AssignmentRecord => ({
   id: row.id,
   on: row.on_date,
-  session: row.session,
+  session: sessionFor(ctx, row.session),
   done: Boolean(row.done),
 });
 
@@ -373,7 +374,7 @@ export async function workOf(
     fociOf(ctx, id),
     ctx.tenant.from('assignments').where({ athlete_id: id, on_date: ctx.today }).first() as Promise<AssignmentRow | undefined>,
   ]);
-  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(today) : null };
+  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(ctx, today) : null };
 }
 
 /** Today's session, if any, and the next. */
@@ -413,8 +414,8 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     chain: row.chain,
     foci: active.map(toFocus),
     why: active[0]?.why ?? null,
-    today: today ? toAssignment(today) : null,
-    next: next ? toAssignment(next) : null,
+    today: today ? toAssignment(ctx, today) : null,
+    next: next ? toAssignment(ctx, next) : null,
     workload: workloadOf(ctx, athlete, load),
     moves,
     timeline,
@@ -483,8 +484,8 @@ export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork
     athlete: { ...profileOf(athlete), name: athlete.name },
     age: ageOn(athlete.birthDate, ctx.today),
     foci: foci.filter((f) => f.ended_at === null).map(toFocus),
-    today: today ? toAssignment(today) : null,
-    next: next ? toAssignment(next) : null,
+    today: today ? toAssignment(ctx, today) : null,
+    next: next ? toAssignment(ctx, next) : null,
     workload: workloadOf(ctx, athlete, load),
     flags: row.flags,
     clearance: standingClearance(load.clearances, ctx.today),

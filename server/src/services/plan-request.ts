@@ -5,6 +5,7 @@ import { conflict } from '../problems';
 import { athleteRecord, currentDiagnosis, fociOf, profileOf, schoolsOf } from './athletes';
 import type { Context } from './context';
 import { intakeOf } from './intake';
+import { libraryOf, ownDrills } from './library';
 import { loadOf, ruledBy } from './load';
 
 /** What a plan is asked for; `until` where it ends before its weeks do, `began` where it goes on with another. */
@@ -109,10 +110,11 @@ async function lastTestOf(ctx: Context, athleteId: string): Promise<IsoDate | nu
 /** The planner’s input from the athlete’s state on a day. */
 export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: Asked): Promise<PlanRequest> {
   const athlete = await athleteRecord(ctx, athleteId);
-  const [foci, load, lastTest, { intake }, { result }] = await Promise.all([
+  const [foci, load, lastTest, own, { intake }, { result }] = await Promise.all([
     fociOf(ctx, athleteId),
     loadOf(ctx, athleteId),
     lastTestOf(ctx, athleteId),
+    ownDrills(ctx),
     intakeOf(ctx, athleteId),
     currentDiagnosis(ctx, athleteId, athlete),
   ]);
@@ -147,6 +149,7 @@ export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, 
     athlete: profileOf(athlete),
     flags: result.flags,
     pinned: given.pinned,
+    library: libraryOf(own),
     ...(lastTest === null ? {} : { lastTest }),
   };
 }

@@ -18,6 +18,8 @@ import type { AssignmentRow } from './athletes';
 import { within } from './context';
 import type { Context } from './context';
 import type { Improve } from '../planner';
+import { ownDrills, withWords } from './library';
+import { sessionFor } from './told';
 import { planRequest } from './plan-request';
 
 interface PlanRow {
@@ -42,7 +44,7 @@ const toPlan = (ctx: Context, row: PlanRow): PlanRecord => {
     on: row.on_date,
     weeks: row.weeks,
     assigned: Boolean(row.assigned),
-    plan: row.plan,
+    plan: { ...row.plan, sessions: row.plan.sessions.map((s) => sessionFor(ctx, s)) },
     edits,
     broken: edits.length === 0 ? [] : editPlan(row.request, base, edits).broken,
     request: changes ? row.request : null,
@@ -73,7 +75,7 @@ const weeksTo = (from: IsoDate, last: IsoDate): number => Math.max(1, Math.ceil(
 const lastDayOf = ({ on, weeks, until }: PlanRequest): IsoDate => until ?? addDays(on, 7 * weeks - 1);
 
 async function store(ctx: Context, athleteId: string, id: string, request: PlanRequest): Promise<Plan> {
-  const plan = makePlan(request);
+  const plan = withWords(makePlan(request), await ownDrills(ctx));
   await ctx.tenant.insertOnce('plans', {
     id,
     athlete_id: athleteId,
@@ -101,7 +103,7 @@ export async function putPlan(ctx: Context, athleteId: string, id: string, given
 export async function betterPlan(ctx: Context, athleteId: string, id: string, improve: Improve): Promise<PlanRecord> {
   const row = await planById(ctx, athleteId, id);
   if (row.assigned || (row.edits ?? []).length > 0 || row.plan.bound) return toPlan(ctx, row);
-  const plan = await improve(row.request);
+  const plan = withWords(await improve(row.request), await ownDrills(ctx));
   await ctx.tenant
     .from('plans')
     .where({ id, athlete_id: athleteId, assigned: false })

@@ -128,7 +128,7 @@ export async function todayList(ctx: Context): Promise<TodayList> {
   const rows = assignments
     .flatMap((a): TodayRow[] => {
       const athlete = athletes.get(a.athlete_id);
-      return athlete ? [{ athlete, assignment: toAssignment(a), line: oneLine(a.session) }] : [];
+      return athlete ? [{ athlete, assignment: toAssignment(ctx, a), line: oneLine(a.session) }] : [];
     })
     .sort((a, b) => (a.athlete.name < b.athlete.name ? -1 : 1));
   return {

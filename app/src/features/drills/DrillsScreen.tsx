@@ -1,12 +1,17 @@
+import { may } from '@wrightonic/contract';
 import { drillById, DRILLS, drillPoses, findingById } from '@wrightonic/core';
 import type { Discipline, Drill } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { FlatList, Pressable, ScrollView, View } from 'react-native';
 import { Searchbar, Text } from 'react-native-paper';
+import { api } from '../../state/api';
 import { Blank, Choice } from '../../ui/controls';
 import { Row, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
+import { printPage } from '../../ui/print';
 import { SPACE, usePalette } from '../../ui/theme';
+import { OwnWordsForm } from './OwnWordsForm';
+import { useLibrary } from './use-library';
 import { filtersSet, matches, NO_FILTER, passes } from './filter';
 import type { DrillFilter } from './filter';
 import { Filters } from './Filters';
@@ -14,6 +19,9 @@ import { Filters } from './Filters';
 /** All of a drill: moving figure, steps, what good looks like, cheats and what stops them. */
 function DrillDetail({ drill, discipline }: { readonly drill: Drill; readonly discipline: Discipline }) {
   const palette = usePalette();
+  const { data: me } = api.useMeQuery();
+  const [writing, setWriting] = useState(false);
+  if (writing) return <OwnWordsForm drill={drill.id} onDone={() => setWriting(false)} />;
   return (
     <View style={{ gap: SPACE.s, paddingBottom: SPACE.m }}>
       <Mannequin
@@ -60,6 +68,12 @@ function DrillDetail({ drill, discipline }: { readonly drill: Drill; readonly di
           drill.progressTo ? `Harder: ${drillById(drill.progressTo).name}.` : '',
         ].join(' ')}
       </Text>
+      <Row>
+        {me && may(me.role, 'changeSettings') ? (
+          <Choice label="Our own words" chosen={false} onPress={() => setWriting(true)} testID="own-words" />
+        ) : null}
+        <Choice label="Print the card" chosen={false} onPress={printPage} />
+      </Row>
     </View>
   );
 }
@@ -116,6 +130,7 @@ function DrillCard({ drill, discipline, open, apart, onToggle }: CardProps) {
 export function DrillsScreen() {
   const palette = usePalette();
   const wide = useWide();
+  const { drill } = useLibrary();
   const [search, setSearch] = useState('');
   const [discipline, setDiscipline] = useState<Discipline>('overhand');
   const [filter, setFilter] = useState<DrillFilter>(NO_FILTER);
@@ -123,8 +138,10 @@ export function DrillsScreen() {
   const [open, setOpen] = useState<string | null>(null);
   const shown = useMemo(
     () =>
-      DRILLS.filter((d) => d.disciplines.includes(discipline) && matches(d, search.trim().toLowerCase()) && passes(d, filter)),
-    [search, discipline, filter],
+      DRILLS.map((d) => drill(d.id)).filter(
+        (d) => d.disciplines.includes(discipline) && matches(d, search.trim().toLowerCase()) && passes(d, filter),
+      ),
+    [search, discipline, filter, drill],
   );
   const set = filtersSet(filter);
   const beside = wide ? (shown.find((d) => d.id === open) ?? shown[0]) : undefined;

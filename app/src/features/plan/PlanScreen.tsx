@@ -1,5 +1,6 @@
 import type { AthleteOverview } from '@wrightonic/contract';
-import type { PlanSession } from '@wrightonic/core';
+import { cardOf } from '@wrightonic/core';
+import type { FindingId, PlanSession } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -49,6 +50,21 @@ function SessionDetail({
         }
       />
       {request ? <SessionChanges session={session} request={request} onEdit={hand.change} /> : null}
+    </View>
+  );
+}
+
+/** The card that explains a misread word to the athlete. */
+function CardOfCue({ finding }: { readonly finding: FindingId }) {
+  const card = cardOf(finding);
+  if (!card) return null;
+  return (
+    <View style={{ gap: 2, paddingTop: SPACE.s }}>
+      <Text variant="bodyMedium">{card.heard}</Text>
+      <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
+        {card.meant}
+      </Text>
+      <Text variant="bodyMedium">{card.tryIt}</Text>
     </View>
   );
 }
@@ -188,6 +204,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
           {foci.map((focus) => (
             <Section key={focus.id} title={titleOf(focus.finding)}>
               <Climb focus={focus} />
+              <CardOfCue finding={focus.finding} />
             </Section>
           ))}
           {wide && opened ? (

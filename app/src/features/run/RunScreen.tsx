@@ -13,6 +13,7 @@ import { Mannequin } from '../../ui/Mannequin';
 import { useShortcuts } from '../../ui/shortcuts';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWordsFor } from '../../ui/use-words';
+import { useLibrary } from '../drills/use-library';
 import { ClearanceLine } from '../athlete/ClearanceLine';
 import { doseText } from '../session/SessionItems';
 import { PainCheck } from '../pain/PainCheck';
@@ -61,7 +62,7 @@ function Work({ overview, me, items, run }: WorkProps) {
   const [lastOff, setLastOff] = useState<string | null>(null);
   const [late, setLate] = useState('');
   const item = items[Math.min(at, items.length - 1)]!;
-  const drill = drillById(item.drill);
+  const drill = useLibrary().drill(item.drill, item.words);
   const inWords = useWordsFor(overview.age);
   const { state } = run;
   const isThrow = drill.throws !== 'none';

@@ -1,4 +1,4 @@
-import { drillById, drillPoses, RUNG_NAMES } from '@wrightonic/core';
+import { drillPoses, RUNG_NAMES } from '@wrightonic/core';
 import type { Discipline, Hand, PlanItem, PlanSession } from '@wrightonic/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
@@ -8,6 +8,7 @@ import { api } from '../../state/api';
 import Icon from '../../ui/icons';
 import { Mannequin } from '../../ui/Mannequin';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../ui/theme';
+import { useLibrary } from '../drills/use-library';
 import { useWordsFor } from '../../ui/use-words';
 
 interface Body {
@@ -54,7 +55,7 @@ const kitName = (kit: string): string => KIT_NAMES[kit] ?? kit;
 
 /** How a drill is done, in words for whoever does it. */
 function HowToDo({ item, age }: { readonly item: PlanItem; readonly age: number }) {
-  const drill = drillById(item.drill);
+  const drill = useLibrary().drill(item.drill, item.words);
   const inWords = useWordsFor(age);
   const removed = item.constraints.remove[0];
   return (
@@ -81,7 +82,7 @@ function HowToDo({ item, age }: { readonly item: PlanItem; readonly age: number 
 function Item({ item, discipline, throws, age, told, extra }: { readonly item: PlanItem } & Shown) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
-  const drill = drillById(item.drill);
+  const drill = useLibrary().drill(item.drill, item.words);
   const { add } = item.constraints;
   const { data: me } = api.useMeQuery();
   const dose = doseText(item, me?.academy.lengthUnit);

@@ -200,6 +200,7 @@ describe('limits as roots', () => {
         method: 'mixed',
         repairOrder: 'biggest-leak',
         separation: 'hips',
+        windmillFinish: 'half-closed',
       } as const,
       inPlay: ids,
       limitsBehind,

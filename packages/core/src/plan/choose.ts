@@ -14,7 +14,7 @@ import type { PlanRequest } from './types';
 /** From this probability on a finding stands in an athlete. */
 export const STANDS = 0.35;
 /** Terms of a drill’s score. Provenance `house`. */
-const WEIGHTS = { school: 0.15, settled: 0.25, stale: -0.6, stuck: -1, again: -0.25, aid: -0.02, kept: 0.6 } as const;
+const WEIGHTS = { school: 0.15, settled: 0.25, stale: -0.6, stuck: -1, again: -0.25, aid: -0.02, kept: 0.6, first: 0.4 } as const;
 /** A drill stays two to five sessions. */
 export const STAYS = { least: 2, most: 5 } as const;
 
@@ -47,6 +47,7 @@ export function standsIn(request: PlanRequest, finding: FindingId): boolean {
 /** Why a drill may not be done by this athlete anywhere; null when it may. */
 function whyNotEver(drill: Drill, request: PlanRequest, age: number): string | null {
   if (!drill.disciplines.includes(request.athlete.discipline)) return 'it belongs to the other discipline';
+  if (request.library?.never.includes(drill.id)) return 'the academy leaves it out';
   if (drill.partner && !request.partner) return 'it needs a partner';
   if (age < drill.minAge) return `it is for ages from ${drill.minAge}`;
   if (age > drill.maxAge) return `it is for ages up to ${drill.maxAge}`;
@@ -105,6 +106,7 @@ export function scoreOf(drill: Drill, finding: FindingId, context: Context): num
     again +
     (recent?.stuck ? WEIGHTS.stuck : 0) +
     (context.kept.has(drill.id) ? WEIGHTS.kept : 0) +
+    (context.request.library?.first.includes(drill.id) ? WEIGHTS.first : 0) +
     WEIGHTS.aid * drill.aids.length
   );
 }

@@ -71,6 +71,8 @@ export interface PlanRequest {
   }[];
   /** The plan as it stands: what it holds is kept where it is as good. */
   readonly asItStands?: readonly { readonly date: IsoDate; readonly drills: readonly string[] }[];
+  /** Drills that the academy wants before the others of their rung, and those it leaves out. */
+  readonly library?: { readonly first: readonly string[]; readonly never: readonly string[] };
   /** Day of the last test. */
   readonly lastTest?: IsoDate;
 }
@@ -99,6 +101,8 @@ export interface PlanItem {
   /** What changed since the drill was last done: aids and counters. */
   readonly constraints: { readonly add: readonly string[]; readonly remove: readonly string[] };
   readonly why: string;
+  /** Version of the academy’s own words that it was planned with; 0 where there were none. */
+  readonly words?: number;
 }
 
 export interface PlanSession {

@@ -65,3 +65,9 @@ function changedWords({ items }: PlanSession, { kept }: Context): string | null 
   const into = come.length === 0 ? '' : `${come.join(', ')} ${come.length === 1 ? 'comes' : 'come'} in`;
   return `Planned anew: ${[out, into].filter(Boolean).join('; ')}.`;
 }
+
+/** A session as an athlete or a family is told it: how it is done, and nothing of causes. */
+export const withoutCauses = (session: PlanSession): PlanSession => ({
+  ...session,
+  items: session.items.map((item) => ({ ...item, why: '' })),
+});

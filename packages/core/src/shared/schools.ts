@@ -8,6 +8,7 @@ export const SCHOOL_OPTIONS = {
   method: ['surroundings', 'positions', 'words', 'mixed'],
   repairOrder: ['first-link', 'biggest-leak', 'body-first'],
   separation: ['hips', 'hands'],
+  windmillFinish: ['half-closed', 'close'],
 } as const;
 
 export type SchoolQuestion = keyof typeof SCHOOL_OPTIONS;
@@ -23,5 +24,6 @@ export function resolveSchools(given: Partial<Schools> | undefined, discipline: 
     method: given?.method ?? 'mixed',
     repairOrder: given?.repairOrder ?? 'biggest-leak',
     separation: given?.separation ?? 'hips',
+    windmillFinish: given?.windmillFinish ?? 'half-closed',
   };
 }

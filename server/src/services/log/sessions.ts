@@ -105,7 +105,7 @@ async function recordOf(
   return {
     id: row.id,
     on: row.on_date,
-    assignment: assignment ? toAssignment(assignment) : null,
+    assignment: assignment ? toAssignment(ctx, assignment) : null,
     finished: row.finished_at !== null,
     dryOnly: dryOnly(workload),
     ...(await summaryOf(ctx, row.id, measured)),

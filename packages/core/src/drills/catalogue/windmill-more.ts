@@ -389,6 +389,7 @@ export const WINDMILL_MORE: readonly Drill[] = [
     cheats: ['rushes', 'muscles-it'],
     cautions: [SWING],
     progressTo: 'side-line-pitch',
+    schools: { windmillFinish: ['half-closed'] },
     poses: ['windmill-land', 'windmill-top', 'windmill-square-turn'],
   }),
   drill({
@@ -409,6 +410,7 @@ export const WINDMILL_MORE: readonly Drill[] = [
     success: 'The belt stops at the mark',
     cheats: ['rushes', 'falls-off'],
     progressTo: 'side-line-pitch',
+    schools: { windmillFinish: ['half-closed'] },
     poses: ['windmill-braced', 'windmill-tall'],
   }),
   drill({
@@ -431,6 +433,7 @@ export const WINDMILL_MORE: readonly Drill[] = [
     cheats: ['rushes', 'falls-off'],
     regressTo: 'side-line-hips',
     progressTo: 'late-close-delivery',
+    schools: { windmillFinish: ['half-closed'] },
     poses: ['windmill-top', 'windmill-nine', 'windmill-square-turn', 'windmill-finish'],
   }),
   drill({
@@ -451,6 +454,7 @@ export const WINDMILL_MORE: readonly Drill[] = [
     success: 'The belt is half closed at release, not more',
     cheats: ['rushes', 'drill-vanishes'],
     regressTo: 'side-line-pitch',
+    schools: { windmillFinish: ['half-closed'] },
     poses: ['windmill-set', 'windmill-push', 'windmill-top', 'windmill-square-turn', 'windmill-finish'],
   }),
   drill({
