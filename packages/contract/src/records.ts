@@ -214,6 +214,8 @@ export type LogEntry =
       readonly effort: number;
       /** Not read: whether it is a throw is known from the drill. */
       readonly isThrow?: boolean;
+      /** Kit that supported it; left out where nobody tells. */
+      readonly aids?: readonly string[];
     }
   | { readonly type: 'cheat'; readonly id: string; readonly at: string; readonly rep: string; readonly cheat: string }
   | { readonly type: 'undo'; readonly id: string; readonly at: string; readonly rep: string }
@@ -243,6 +245,7 @@ const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
   rep: Joi.object({
     ...entryBase,
     type: entryType('rep'),
+    aids: listOf(text(40), 10),
     drill: text(60).required(),
     rung: Joi.number()
       .valid(...RUNGS)

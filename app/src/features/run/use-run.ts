@@ -162,6 +162,7 @@ export function useRun(athlete: string, overview: AthleteWork, user: string, ass
         rung: item.rung,
         focus: focus?.id ?? null,
         judged,
+        aids: item.aids,
         effort: isThrowingDrill(drillById(item.drill)) ? effort : 0,
       };
       log(entry);

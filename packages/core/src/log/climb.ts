@@ -92,6 +92,9 @@ function stepFrom(finding: FindingId, from: Rung, verdict: GateResult['verdict']
   return verdict === 'regress' ? (rungs.filter((r) => r < from).pop() ?? from) : from;
 }
 
+/** Reps of a session that are looked at by themselves. */
+const FIRST_REPS = 5;
+
 /** Rows of the gate: reps of one drill on one day, those logged alone apart. */
 function rowsOf(entries: readonly JudgedEntry[], painOn: (date: IsoDate) => number): RepRow[] {
   const groups = new Map<string, JudgedEntry[]>();
@@ -101,11 +104,15 @@ function rowsOf(entries: readonly JudgedEntry[], painOn: (date: IsoDate) => numb
     if (known) known.push(entry);
     else groups.set(key, [entry]);
   }
+  const opened = new Set<IsoDate>();
   return [...groups.values()].map((group): RepRow => {
     const { date, drill, alone } = group[0]!.rep;
     const count = (judgement: LoggedRep['judged']) => group.filter(({ rep }) => rep.judged === judgement).length;
     const cheats: Record<string, number> = {};
     for (const { judged } of group) if (judged.cheat !== null) cheats[judged.cheat] = (cheats[judged.cheat] ?? 0) + 1;
+    const told = group.some(({ rep }) => rep.aids !== undefined && rep.aids !== null);
+    const first = opened.has(date) ? [] : entries.filter(({ rep }) => rep.date === date).slice(0, FIRST_REPS);
+    opened.add(date);
     return {
       date,
       drill,
@@ -117,6 +124,10 @@ function rowsOf(entries: readonly JudgedEntry[], painOn: (date: IsoDate) => numb
       pain: painOn(date),
       alone,
       seen: alone ? null : 'coach',
+      ...(told ? { aids: [...new Set(group.flatMap(({ rep }) => rep.aids ?? []))] } : {}),
+      ...(first.length === FIRST_REPS
+        ? { firstFive: { good: first.filter(({ rep }) => rep.judged === 'good').length, cued: false } }
+        : {}),
     };
   });
 }

@@ -27,6 +27,8 @@ export interface LoggedRep extends Entry {
   readonly judged: Judgement;
   /** Percent of full effort, as the sender has it. */
   readonly effort: number;
+  /** Kit that supported it; null where nobody tells. */
+  readonly aids?: readonly string[] | null;
   /** The day on which it reached the log. */
   readonly receivedOn: IsoDate;
 }

@@ -9,6 +9,10 @@ export const plans: Migration = {
       t.json('base').nullable();
       t.json('edits').nullable();
     });
+    await db.schema.alterTable('reps', (t) => {
+      // Kit that supported the rep, by commas; null where nobody told.
+      t.string('aids', 200).nullable();
+    });
     await db.schema.createTable('own_drills', (t) => {
       id(t);
       academy(t);
@@ -23,6 +27,9 @@ export const plans: Migration = {
   },
   async down(db) {
     await db.schema.dropTable('own_drills');
+    await db.schema.alterTable('reps', (t) => {
+      t.dropColumns('aids');
+    });
     await db.schema.alterTable('plans', (t) => {
       t.dropColumns('base', 'edits');
     });

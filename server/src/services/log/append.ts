@@ -7,6 +7,7 @@ import type { Context } from '../context';
 import { accountOf, loadFrom, loadOf } from '../load';
 import type { Load } from '../load';
 import type { Received } from './receive';
+import { aidsFrom } from './rows';
 import type { SessionRow } from './rows';
 
 export interface Appended {
@@ -97,6 +98,7 @@ export async function append(
         focus: row.focus_id,
         judged: row.judged,
         effort: row.said_effort,
+        aids: aidsFrom(row.aids),
         receivedOn: row.received_on,
       })),
       readings: [],

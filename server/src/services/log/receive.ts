@@ -96,6 +96,7 @@ export interface NewRep {
   readonly rung: Rung;
   readonly judged: Judgement;
   readonly said_effort: number;
+  readonly aids: string | null;
   readonly effort: number;
   readonly is_throw: boolean;
   readonly refused: null;
@@ -221,6 +222,7 @@ export function receive(setting: Setting, entries: readonly LogEntry[]): Receive
         rung: entry.rung,
         judged: entry.judged,
         said_effort: Math.ceil(entry.effort),
+        aids: entry.aids ? entry.aids.join(',').slice(0, 200) : null,
         // Judged straight after; these are what it mostly comes to.
         effort: throwing ? Math.max(Math.ceil(entry.effort), drillById(entry.drill).effort[0]) : 0,
         is_throw: throwing,

@@ -30,6 +30,7 @@ export interface RepRow extends SenderColumns {
   rung: Rung;
   judged: Judgement;
   said_effort: number;
+  aids: string | null;
   received_on: IsoDate | null;
   removed: number;
   // What was made of it when it was last judged.
@@ -66,6 +67,10 @@ export interface SessionRow {
   author_id: string | null;
 }
 
+/** Kit as it is kept: by commas, null where nobody told. */
+export const aidsFrom = (aids: string | null): readonly string[] | null =>
+  aids === null ? null : aids === '' ? [] : aids.split(',');
+
 // Each written out: an object that is spread and then added to is slow to read, and there are thousands.
 export const toRep = (row: RepRow): LoggedRep => ({
   id: row.id,
@@ -79,6 +84,7 @@ export const toRep = (row: RepRow): LoggedRep => ({
   focus: row.focus_id,
   judged: row.judged,
   effort: row.said_effort,
+  aids: aidsFrom(row.aids),
   receivedOn: row.received_on ?? row.on_date,
 });
 
