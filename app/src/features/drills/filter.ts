@@ -1,4 +1,4 @@
-import { ALWAYS_THERE, drillsAt, findingById, ladderOf, minutesFor } from '@wrightonic/core';
+import { ALWAYS_THERE, drillById, drillsAt, findingById, ladderOf, minutesFor } from '@wrightonic/core';
 import type { Drill, Equipment, FindingId, Place, Rung, Schools } from '@wrightonic/core';
 
 /** What a drill must be to be shown; null where it does not matter. */
@@ -30,10 +30,11 @@ export const NO_FILTER: DrillFilter = {
 
 export const filtersSet = (filter: DrillFilter): number => Object.values(filter).filter((value) => value !== null).length;
 
-/** Whether a drill is named or treats what is searched for. */
+/** Whether a drill is named, by the academy or by the catalogue, or treats what is searched for. */
 export const matches = (drill: Drill, words: string): boolean =>
   words === '' ||
   drill.name.toLowerCase().includes(words) ||
+  drillById(drill.id).name.toLowerCase().includes(words) ||
   drill.treats.some((t) => t.finding.includes(words) || findingById(t.finding).title.toLowerCase().includes(words));
 
 const treats = (drill: Drill, finding: FindingId): boolean =>

@@ -1,0 +1,62 @@
+import { expect, test } from '@playwright/test';
+import { addAthlete, look, signIn } from './steps';
+
+/** A plan as a coach takes it in the hand: another drill, a rule that breaks and is mended, undo, and the library behind it. */
+test('a plan is changed by hand, says what breaks, is mended on a tap, undone and assigned', async ({ page }, info) => {
+  await signIn(page);
+  const athlete = await addAthlete(page, `Plana Reedmoor ${info.project.name} ${info.retry}`);
+  await page.getByTestId('look').click();
+  await look(page, {
+    stall: 'yes',
+    'late-hips': 'yes',
+    'turn-together': 'yes',
+    'stuck-back': 'no',
+    'shin-vertical': 'no',
+    'hip-lead-overdone': 'no',
+  });
+  await page.goto(`${athlete}/what`);
+  await page.getByTestId('make-focus').click();
+  await page.getByTestId('make-plan').click();
+  await expect(page.getByText('Drills chosen over the whole plan at once', { exact: false })).toBeVisible({ timeout: 20_000 });
+
+  // The first session with throws.
+  const wide = (page.viewportSize()?.width ?? 0) > 900;
+  const session = page.getByRole('button', { name: /rung \d · \d+ throws/ }).first();
+  await (wide ? session : page.getByText(/rung \d · \d+ throws/).first()).click();
+  const main = page.getByRole('button', { name: / × / }).filter({ hasText: 'main work' }).first();
+  await main.click();
+  await page.getByRole('button', { name: 'Swap', exact: true }).click();
+  await page.getByRole('button', { name: 'Swap', exact: true }).click();
+  await page.getByRole('button', { name: 'Leave out', exact: true }).click();
+  await expect(page.getByTestId('undo-edit')).toBeVisible();
+  await page.getByTestId('undo-edit').click();
+  await expect(page.getByTestId('undo-edit')).toBeHidden();
+
+  // Far too many free throws break the day; each tap mends a little, and until then nothing is assigned.
+  const free = page.getByRole('button', { name: / × / }).filter({ hasText: 'free throws' }).first();
+  await free.click();
+  for (let n = 0; n < 5; n++) await page.getByRole('button', { name: 'One set more', exact: true }).last().click();
+  await expect(page.getByText('are open', { exact: false }).first()).toBeVisible();
+  await expect(page.getByTestId('assign')).toBeDisabled();
+  for (let n = 0; n < 5; n++) await page.getByTestId('undo-edit').click();
+  await expect(page.getByTestId('assign')).toBeEnabled();
+
+  await page.getByText('Compare', { exact: true }).click();
+  await expect(page.getByRole('table', { name: 'This plan beside others' })).toContainText('As it stands');
+  await page.getByTestId('assign').click();
+  await expect(page.getByTestId('focus-title')).toBeVisible();
+});
+
+test('a drill is said in the academy’s own words, in versions', async ({ page }, info) => {
+  await signIn(page);
+  await page.goto('/drills');
+  const name = `Long glide ${info.project.name} ${info.retry}`;
+  await page.getByLabel('Search drills').fill('straight-line');
+  await page.getByRole('button').filter({ hasText: 'rung 2 · dry' }).first().click();
+  await page.getByTestId('own-words').click();
+  await page.getByTestId('own-name').fill(name);
+  await page.getByTestId('own-save').click();
+  await expect(page.getByText(name).first()).toBeVisible();
+  await page.getByTestId('own-words').click();
+  await expect(page.getByText(/Version \d+, .*: name, as usual/).first()).toBeVisible();
+});
