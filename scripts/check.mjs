@@ -5,7 +5,7 @@ import { inRoot, root } from './lib/paths.mjs';
 
 installPackages();
 const steps = [
-  ...['packages/core', 'packages/contract', 'cli', 'server', 'demo', 'app', 'e2e', 'bench'].map((p) => [
+  ...['packages/core', 'packages/contract', 'packages/solver', 'cli', 'server', 'demo', 'app', 'e2e', 'bench'].map((p) => [
     `types ${p}`,
     ['tsc', '--noEmit', '-p', inRoot(p)],
   ]),

@@ -78,6 +78,8 @@ const BODIES: Partial<Record<RouteName, () => object>> = {
   putFocus: () => ({ finding: 'stall', rung: 1, diagnosis: null }),
   changeFocus: () => ({ rung: 2, reason: 'to see' }),
   putPlan: () => ({ weeks: 2, games: [], pinned: [] }),
+  editPlan: () => ({ edits: [] }),
+  putOwnDrill: () => ({ drill: 'easy-catch', words: {}, use: 'usual' }),
   putSession: () => ({ on: '2026-05-04', assignment: null, painBefore: [] }),
   log: () => ({ entries: [rep()] }),
   removeLoad: () => ({ reason: 'tapped on the bench' }),

@@ -68,7 +68,7 @@ export function leavePage(): void {
 export function openPage(element: React.ReactElement, answers: Readonly<Record<string, unknown>>, otherwise?: unknown) {
   const sent: Sent[] = [];
   const asked: string[] = [];
-  const known: Readonly<Record<string, unknown>> = { '/api/me': ME, ...answers };
+  const known: Readonly<Record<string, unknown>> = { '/api/me': ME, '/api/library': [], ...answers };
   global.Request = class {
     constructor(
       readonly url: string,
