@@ -28,6 +28,7 @@ export type { DiagnosisRequest } from './diagnosis/request';
 export { LEAKS } from './findings/leaks';
 export * from './findings/paths';
 export * from './drills/catalogue';
+export { practiceAt } from './drills/practice';
 export * from './drills/cheats';
 export * from './drills/ladders';
 export * from './drills/own';

@@ -1,4 +1,4 @@
-import { drillPoses, RUNG_NAMES } from '@wrightonic/core';
+import { drillPoses, practiceAt, RUNG_NAMES } from '@wrightonic/core';
 import type { Discipline, Hand, PlanItem, PlanSession } from '@wrightonic/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
@@ -53,11 +53,21 @@ interface Shown extends Body {
 const KIT_NAMES: Partial<Record<string, string>> = { 'belt-cord': 'belt cord', 'slope-board': 'slope board' };
 const kitName = (kit: string): string => KIT_NAMES[kit] ?? kit;
 
+interface Planned {
+  readonly item: PlanItem;
+  /** Whether the session has whole throws to take turns with. */
+  readonly turns: boolean;
+}
+
+/** What is practised, and so judged. */
+const JUDGED: ReadonlySet<PlanItem['role']> = new Set(['main', 'support', 'pinned']);
+
 /** How a drill is done, in words for whoever does it. */
-function HowToDo({ item, age }: { readonly item: PlanItem; readonly age: number }) {
+function HowToDo({ item, age, told, turns }: Pick<Shown, 'age' | 'told'> & Planned) {
   const drill = useLibrary().drill(item.drill, item.words);
   const inWords = useWordsFor(age);
   const removed = item.constraints.remove[0];
+  const practice = JUDGED.has(item.role) ? practiceAt(item.rung, turns, told) : null;
   return (
     <>
       <Detail name="Set up">{drill.setup}</Detail>
@@ -65,6 +75,7 @@ function HowToDo({ item, age }: { readonly item: PlanItem; readonly age: number 
       <Detail name="Think of">{inWords(item.cue)}</Detail>
       <Detail name="Feel">{drill.feel}</Detail>
       <Detail name="Good looks like">{item.success}</Detail>
+      {practice === null ? null : <Detail name="Sets">{practice}</Detail>}
       {item.aids.length > 0 ? <Detail name="With">{item.aids.map(kitName).join(', ')}</Detail> : null}
       {removed === undefined ? null : (
         <Detail name="Without">
@@ -79,7 +90,7 @@ function HowToDo({ item, age }: { readonly item: PlanItem; readonly age: number 
   );
 }
 
-function Item({ item, discipline, throws, age, told, extra }: { readonly item: PlanItem } & Shown) {
+function Item({ item, turns, discipline, throws, age, told, extra }: Planned & Shown) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const drill = useLibrary().drill(item.drill, item.words);
@@ -136,7 +147,7 @@ function Item({ item, discipline, throws, age, told, extra }: { readonly item: P
             height={told === 'athlete' ? 260 : 170}
             label={`Figure: ${drill.name}`}
           />
-          <HowToDo item={item} age={age} />
+          <HowToDo item={item} age={age} told={told} turns={turns} />
           {told === 'coach' ? (
             <>
               <Detail name="Rung">{`${item.rung}, ${RUNG_NAMES[item.rung].toLowerCase()}`}</Detail>
@@ -168,6 +179,7 @@ const ROLE_WORDS: Record<PlanItem['role'], string> = {
 export function SessionItems({ session, ...body }: { readonly session: PlanSession } & Shown) {
   const palette = usePalette();
   const cues = Object.values(session.cues ?? {});
+  const turns = session.items.some((item) => item.role === 'carry-over');
   return (
     <View>
       {session.new ? (
@@ -186,7 +198,7 @@ export function SessionItems({ session, ...body }: { readonly session: PlanSessi
         </Text>
       ) : null}
       {session.items.map((item, i) => (
-        <Item key={`${item.drill}-${i}`} item={item} {...body} />
+        <Item key={`${item.drill}-${i}`} item={item} turns={turns} {...body} />
       ))}
     </View>
   );

@@ -150,7 +150,7 @@ export const DAY_WORK: readonly Drill[] = [
     treats: {},
     distanceM: 12,
     setup: 'A distance at which it is easy.',
-    steps: ['Throw easily to the chest.', 'No thought about the focus.', 'Stop while it is still easy.'],
+    steps: ['Throw easily at chest height.', 'No thought about the focus.', 'Stop while it is still easy.'],
     dose: { sets: 2, reps: 10 },
     ...catching,
     success: 'Five in a row that need no step',
