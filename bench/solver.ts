@@ -1,6 +1,6 @@
 /** How near the best a plan comes, and in what time: for two to twenty-six weeks and three sizes of library. */
 import highsLoader from 'highs';
-import { improvePlan, makePlan, makePlanRequest, PLAN_KINDS, randomFrom, readPlan } from '@wrightonic/core';
+import { DRILLS, improvePlan, makePlan, makePlanRequest, PLAN_KINDS, randomFrom, readPlan } from '@wrightonic/core';
 import type { LinearModel, PlanRequest } from '@wrightonic/core';
 import { PLAN_LIMITS, solverWith } from '@wrightonic/solver';
 
@@ -49,14 +49,40 @@ async function measure(request: PlanRequest): Promise<Row> {
 }
 
 const middle = (values: number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
-for (const weeks of [2, 6, 12, 26]) {
+const most = (values: number[]): number => Math.max(...values);
+const percent = (value: number, digits = 2): string => `${(100 * value).toFixed(digits)} %`;
+
+/** Athletes with two foci and of all kinds by turns, the same for every line. */
+async function line(name: string, weeks: number, athletes: number, never: readonly string[] = []): Promise<void> {
   const rows: Row[] = [];
-  for (let n = 0; n < (weeks > 6 ? 6 : 24); n++) {
+  for (let n = 0; n < athletes; n++) {
     const kind = n % 2 === 0 ? 'two foci' : PLAN_KINDS[n % PLAN_KINDS.length]!;
     const { request } = makePlanRequest(randomFrom(SEED + 8000 + n), kind);
-    rows.push(await measure({ ...request, weeks }));
+    rows.push(await measure({ ...request, weeks, library: { first: [], never } }));
   }
+  const of = (value: (row: Row) => number) => rows.map(value);
+  const sum = (values: number[]): number => values.reduce((t, v) => t + v, 0);
   console.log(
-    `${String(weeks).padStart(2)} weeks: greedy ${middle(rows.map((r) => r.greedyMs)).toFixed(0)} ms (most ${Math.max(...rows.map((r) => r.greedyMs)).toFixed(0)}); model ${middle(rows.map((r) => r.columns))} columns, ${middle(rows.map((r) => r.rows))} rows; solved in ${(middle(rows.map((r) => r.ms)) / 1000).toFixed(2)} s (most ${(Math.max(...rows.map((r) => r.ms)) / 1000).toFixed(2)}); gap ${(100 * middle(rows.map((r) => r.gap))).toFixed(2)} % (most ${(100 * Math.max(...rows.map((r) => r.gap))).toFixed(2)}); better than greedy by ${(100 * middle(rows.map((r) => r.gain))).toFixed(1)} %; read: ${rows.reduce((t, r) => t + r.wrong, 0)} of ${rows.reduce((t, r) => t + r.looked, 0)} points wrong (greedy ${rows.reduce((t, r) => t + r.before, 0)}).`,
+    [
+      `${name}: greedy ${middle(of((r) => r.greedyMs)).toFixed(0)} ms (most ${most(of((r) => r.greedyMs)).toFixed(0)})`,
+      `model ${middle(of((r) => r.columns))} columns, ${middle(of((r) => r.rows))} rows`,
+      `solved in ${(middle(of((r) => r.ms)) / 1000).toFixed(2)} s (most ${(most(of((r) => r.ms)) / 1000).toFixed(2)})`,
+      `gap ${percent(middle(of((r) => r.gap)))} (most ${percent(most(of((r) => r.gap)))})`,
+      `better than greedy by ${percent(middle(of((r) => r.gain)), 1)}`,
+      `read: ${sum(of((r) => r.wrong))} of ${sum(of((r) => r.looked))} points wrong (greedy ${sum(of((r) => r.before))}).`,
+    ].join('; '),
   );
+}
+
+for (const weeks of [2, 6, 12, 26]) await line(`${String(weeks).padStart(2)} weeks`, weeks, weeks > 6 ? 6 : 24);
+
+/** Drills that no session can do without, whatever the size of the library. */
+const SERVES_THE_DAY = DRILLS.filter((d) => d.part === 'prepare' || d.part === 'catch');
+const others = randomFrom(SEED);
+const shuffled = DRILLS.filter((d) => !SERVES_THE_DAY.includes(d))
+  .map((drill) => ({ drill, at: others.uniform() }))
+  .sort((a, b) => a.at - b.at);
+for (const size of [65, 120, DRILLS.length]) {
+  const never = shuffled.slice(size - SERVES_THE_DAY.length).map(({ drill }) => drill.id);
+  await line(`6 weeks, ${DRILLS.length - never.length} drills`, 6, 24, never);
 }
