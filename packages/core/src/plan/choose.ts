@@ -97,7 +97,8 @@ export function scoreOf(drill: Drill, finding: FindingId, context: Context): num
   const times = context.used.get(drill.id) ?? 0;
   const weight = drill.treats.find((t) => t.finding === finding)?.weight ?? 0;
   const recent = context.request.recentDrills?.find((r) => r.drill === drill.id);
-  const time = times === 0 ? 0 : times < STAYS.most ? WEIGHTS.settled : WEIGHTS.stale;
+  // Where all have had their time, they take turns.
+  const time = times === 0 ? 0 : times < STAYS.most ? WEIGHTS.settled : WEIGHTS.stale * Math.floor(times / STAYS.most);
   const again = times >= STAYS.least && context.before.has(drill.id) ? WEIGHTS.again : 0;
   return (
     weight +

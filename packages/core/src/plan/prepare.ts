@@ -115,6 +115,8 @@ export function test(draft: Draft, first: Standing): boolean {
   if (whyNot(drill, context) !== null || ceiling < drill.effort[0]) return false;
   const rung = Math.max(6, Math.min(first.rung, PLACE_TOP[place])) as Rung;
   const view = 'Ask for a clip from the view that shows it.';
+  const flag = context.request.flags[0];
+  const held = flag !== undefined && age >= 13 ? ` At most ${ceiling} % while ${quoted(flag)} is flagged.` : '';
   return draft.add(
     itemOf(
       {
@@ -125,7 +127,7 @@ export function test(draft: Draft, first: Standing): boolean {
         sets: 1,
         reps: age < 13 ? TEST.child : TEST.older,
         effort: [full ? 95 : Math.min(ceiling, Math.max(drill.effort[0], ceiling - 10)), ceiling],
-        why: `Shows what stays of ${quoted(first.finding)} without help, before any drill or cue. ${view}`,
+        why: `Shows what stays of ${quoted(first.finding)} without help, before any drill or cue. ${view}${held}`,
       },
       context,
     ),
