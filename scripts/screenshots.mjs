@@ -24,7 +24,6 @@ const VIEWS = [
   ['clip', 'coach', '@tavi/film', PHONE, 'light', ['text=tavi-now-side', 'wait', 'closer', 'part-measures', 'wait']],
   ['compare', 'coach', '@tavi/compare', PHONE, 'light', ['wait', 'wait']],
   ['what', 'coach', '@bram/what', PHONE, 'light', []],
-  ['what-wide-dark', 'coach', '@bram/what', DESK, 'dark', []],
   ['causes-wide', 'coach', '@bram/causes', DESK, 'light', ['wait', 'wait']],
   [
     'what-if',
@@ -35,6 +34,7 @@ const VIEWS = [
     ['suppose-test-hip-internal-rotation', 'fill=suppose-value=46', 'suppose-test', 'wait', 'show=what-changes'],
   ],
   ['plan', 'coach', '@juna/plan', PHONE, 'light', []],
+  ['plan-wide-dark', 'coach', '@juna/plan', DESK, 'dark', []],
   ['run', 'coach', '@tavi/run', PHONE, 'light', ['nothing-hurts', 'rep-good', 'rep-good', 'rep-off']],
   ['numbers', 'coach', '@tavi/numbers', PHONE, 'dark', []],
   ['drills-wide', 'coach', 'drills', DESK, 'light', ['text=Wall hip fall']],

@@ -41,7 +41,7 @@ function useLoop(moving: boolean): number {
     const timer = setInterval(() => setT(((performance.now() - from) / 1000 / SECONDS_PER_LOOP) % 1), FRAME_MS);
     return () => clearInterval(timer);
   }, [moving]);
-  return moving ? t : 0.6;
+  return moving && !prefersLessMotion() ? t : 0.6;
 }
 
 /** Tapered limb: thicker at the near joint. */
@@ -166,7 +166,13 @@ export function Mannequin({
   const width = height * 1.32;
   const scale = (height * 0.8) / Math.max(1.45, heightM * 1.12);
   const side = throws === 'L' ? -1 : 1;
-  const { at, depth, place } = project(joints, throws, scale, width / 2 - side * 0.34 * scale * 1.05, height - 14);
+  const seen = (body: typeof joints) => project(body, throws, scale, width / 2 - side * 0.34 * scale * 1.05, height - 14);
+  const { at, depth, place } = seen(joints);
+  // A wall stands where it is met, and stays there through the whole movement.
+  const met = useMemo(
+    () => poses.map((pose) => figureAt([pose], 0, size, heightM)).find((frame) => frame.support === 'wall'),
+    [poses, size, heightM],
+  );
   const order = [...LIMBS].sort((a, b) => depth(b.from) + depth(b.to) - depth(a.from) - depth(a.to));
   const px = (share: number) => share * heightM * scale;
   const [headX, headY] = at('head');
@@ -197,8 +203,8 @@ export function Mannequin({
       <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
         <Line x1={8} x2={width - 8} y1={height - 12} y2={height - 12} stroke={palette.line} strokeWidth={2} />
         <Support
-          kind={aids.includes(support as Equipment) ? 'ground' : support}
-          at={at}
+          kind={met ? 'wall' : aids.includes(support as Equipment) ? 'ground' : support}
+          at={met ? seen(met.joints).at : at}
           palette={palette}
           scale={scale}
           side={side}

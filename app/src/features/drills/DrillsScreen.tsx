@@ -64,8 +64,8 @@ function DrillDetail({ drill, discipline }: { readonly drill: Drill; readonly di
               ? 'Jumps: not the day before a game.'
               : 'Heavy for the legs: not the day before a game.',
           `Ages from ${drill.minAge}.`,
-          drill.regressTo ? `Easier: ${drillById(drill.regressTo).name}.` : '',
-          drill.progressTo ? `Harder: ${drillById(drill.progressTo).name}.` : '',
+          drill.regressTo ? `Easier: “${drillById(drill.regressTo).name}”.` : '',
+          drill.progressTo ? `Harder: “${drillById(drill.progressTo).name}”.` : '',
         ].join(' ')}
       </Text>
       <Row>
