@@ -77,7 +77,7 @@ async function line(name: string, weeks: number, athletes: number, never: readon
 for (const weeks of [2, 6, 12, 26]) await line(`${String(weeks).padStart(2)} weeks`, weeks, weeks > 6 ? 6 : 24);
 
 /** Drills that no session can do without, whatever the size of the library. */
-const SERVES_THE_DAY = DRILLS.filter((d) => d.part === 'prepare' || d.part === 'catch');
+const SERVES_THE_DAY = DRILLS.filter((d) => d.part !== null);
 const others = randomFrom(SEED);
 const shuffled = DRILLS.filter((d) => !SERVES_THE_DAY.includes(d))
   .map((drill) => ({ drill, at: others.uniform() }))

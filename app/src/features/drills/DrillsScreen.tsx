@@ -1,5 +1,5 @@
 import { may } from '@wrightonic/contract';
-import { drillById, DRILLS, drillPoses, findingById } from '@wrightonic/core';
+import { drillById, DRILLS, drillPoses, findingById, kitName } from '@wrightonic/core';
 import type { Discipline, Drill } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { FlatList, Pressable, ScrollView, View } from 'react-native';
@@ -48,7 +48,7 @@ function DrillDetail({ drill, discipline }: { readonly drill: Drill; readonly di
         <Text key={c.cheat} variant="bodySmall">{`${c.label}: ${c.counter}.`}</Text>
       ))}
       {drill.aids.map((aid) => (
-        <Text key={aid.kit} variant="bodySmall">{`Without the ${aid.kit.replace('-', ' ')}: ${aid.without}.`}</Text>
+        <Text key={aid.kit} variant="bodySmall">{`Without the ${kitName(aid.kit)}: ${aid.without}.`}</Text>
       ))}
       {drill.cautions.map((c) => (
         <Text key={c} variant="bodySmall" style={{ color: palette.clay }}>{`Caution: ${c}`}</Text>
@@ -117,7 +117,7 @@ function DrillCard({ drill, discipline, open, apart, onToggle }: CardProps) {
         <View style={{ flex: 1 }}>
           <Text variant="titleMedium">{drill.name}</Text>
           <Text variant="bodySmall" style={{ color: palette.soft }}>
-            {`rung ${drill.rungs.join(', ')} · ${drill.throws === 'none' ? 'dry' : 'ball'} · ${drill.place.join(', ')}${drill.equipment.length > 0 ? ` · ${drill.equipment.join(', ')}` : ''}`}
+            {`rung ${drill.rungs.join(', ')} · ${drill.throws === 'none' ? 'dry' : 'ball'} · ${drill.place.join(', ')}${drill.equipment.length > 0 ? ` · ${drill.equipment.map(kitName).join(', ')}` : ''}`}
           </Text>
         </View>
       </Pressable>

@@ -1,4 +1,4 @@
-import { EQUIPMENT, FINDINGS, PLACES, RUNG_NAMES, RUNGS, SCHOOL_OPTIONS } from '@wrightonic/core';
+import { EQUIPMENT, FINDINGS, kitName, PLACES, RUNG_NAMES, RUNGS, SCHOOL_OPTIONS } from '@wrightonic/core';
 import type { Discipline } from '@wrightonic/core';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -81,7 +81,7 @@ export function Filters({ filter, discipline, onChange }: FiltersProps) {
         {EQUIPMENT.filter((e) => e !== 'tape' && e !== 'towel' && e !== 'weighted-ball').map((e) => (
           <Choice
             key={e}
-            label={e.replace('-', ' ')}
+            label={kitName(e)}
             chosen={kit.includes(e)}
             onPress={() => {
               const next = kit.includes(e) ? kit.filter((k) => k !== e) : [...kit, e];

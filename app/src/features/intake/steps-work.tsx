@@ -1,5 +1,5 @@
 import type { IntakeRecord } from '@wrightonic/contract';
-import { EQUIPMENT, linkName, LINKS, PLACES, SEASONS, thoughtsAt, WEEKDAYS } from '@wrightonic/core';
+import { EQUIPMENT, kitName, linkName, LINKS, PLACES, SEASONS, thoughtsAt, WEEKDAYS } from '@wrightonic/core';
 import type { Place, Weekday } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -135,7 +135,7 @@ export function Week({ form, change }: StepProps) {
           {EQUIPMENT.filter((kit) => kit !== 'weighted-ball' || me?.academy.weightedBalls).map((kit) => (
             <Choice
               key={kit}
-              label={kit.replace('-', ' ')}
+              label={kitName(kit)}
               chosen={week.equipment.includes(kit)}
               onPress={() =>
                 set({

@@ -1,5 +1,5 @@
 import type { AthleteWork, Judgement, Me } from '@wrightonic/contract';
-import { drillById, drillPoses, isLegWork, RUNG_NAMES } from '@wrightonic/core';
+import { drillById, drillPoses, isLegWork, kitName, RUNG_NAMES } from '@wrightonic/core';
 import type { PlanItem } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { memo, useEffect, useState } from 'react';
@@ -228,7 +228,7 @@ function Work({ overview, me, items, run }: WorkProps) {
         >{`${doseText(item, me.academy.lengthUnit)}. ${drill.setup}`}</Text>
         {[
           ...item.constraints.remove.map((c) => `Take away: ${c}.`),
-          ...item.constraints.add.map((c) => `Use: ${c}.`),
+          ...item.constraints.add.map((c) => `Use: ${kitName(c)}.`),
           ...drill.cautions,
         ].map((line) => (
           <Text key={line} variant="bodySmall">

@@ -1,4 +1,4 @@
-import { drillPoses, practiceAt, RUNG_NAMES } from '@wrightonic/core';
+import { drillPoses, kitName, practiceAt, RUNG_NAMES } from '@wrightonic/core';
 import type { Discipline, Hand, PlanItem, PlanSession } from '@wrightonic/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
@@ -49,9 +49,6 @@ interface Shown extends Body {
   /** What can be done with an item, below it. */
   readonly extra?: (item: PlanItem) => ReactNode;
 }
-
-const KIT_NAMES: Partial<Record<string, string>> = { 'belt-cord': 'belt cord', 'slope-board': 'slope board' };
-const kitName = (kit: string): string => KIT_NAMES[kit] ?? kit;
 
 interface Planned {
   readonly item: PlanItem;

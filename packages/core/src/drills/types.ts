@@ -45,6 +45,9 @@ export const EQUIPMENT = [
   'weighted-ball',
 ] as const;
 export type Equipment = (typeof EQUIPMENT)[number];
+
+/** Kit as a sentence names it; anything that is no kit stays as it is. */
+export const kitName = (kit: string): string => ((EQUIPMENT as readonly string[]).includes(kit) ? kit.replaceAll('-', ' ') : kit);
 export const ALWAYS_THERE: readonly Equipment[] = ['tape', 'towel'];
 
 /** How much a drill asks of the legs: nothing to speak of, heavy leg work, or jumps. */

@@ -1,6 +1,6 @@
 import { DRILLS } from '../drills/catalogue';
 import { drillsAt, ladderOf } from '../drills/ladders';
-import { ALWAYS_THERE, isLegWork } from '../drills/types';
+import { ALWAYS_THERE, isLegWork, kitName } from '../drills/types';
 import type { Drill, GeneralPart, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
@@ -61,7 +61,7 @@ export function whyNot(drill: Drill, { request, day, allowance, throwing }: Cont
   if (ever) return ever;
   if (!drill.place.includes(day.place)) return `it is not done at the ${day.place}`;
   const missing = drill.equipment.filter((kit) => !day.equipment.includes(kit) && !ALWAYS_THERE.includes(kit));
-  if (missing.length > 0) return `it needs ${missing.join(' and ')}`;
+  if (missing.length > 0) return `it needs ${missing.map(kitName).join(' and ')}`;
   if (drill.throws !== 'none') {
     if (!throwing) return whyNoThrows(day, request) ?? allowance.because ?? 'there is no room for throws';
     if (allowance.catchOnly && drill.part !== 'warm-throws' && drill.part !== 'catch' && drill.part !== 'game')

@@ -1,4 +1,5 @@
 import { drillById, hasDrill } from '../drills/catalogue';
+import { kitName } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import type { Context } from './choose';
@@ -11,9 +12,6 @@ export const quoted = (finding: FindingId): string => `“${findingById(finding)
 
 export const nameOf = (drill: string): string => drillById(drill).name;
 
-const KIT_WORDS: Partial<Record<string, string>> = { 'belt-cord': 'belt cord', 'slope-board': 'slope board' };
-const kitWord = (kit: string): string => KIT_WORDS[kit] ?? kit;
-
 /** What the athlete meets for the first time today, an aid that is gone before a new drill; null when nothing. */
 export function newToday(items: readonly PlanItem[], context: Context, testDay: boolean): string | null {
   const parts: string[] = [];
@@ -21,7 +19,7 @@ export function newToday(items: readonly PlanItem[], context: Context, testDay: 
   for (const item of items) {
     if (item.role !== 'main' && item.role !== 'support' && item.role !== 'carry-over') continue;
     const removed = item.constraints.remove[0]?.split(':')[0];
-    if (removed !== undefined) parts.push(`${nameOf(item.drill)} without the ${kitWord(removed)}`);
+    if (removed !== undefined) parts.push(`${nameOf(item.drill)} without the ${kitName(removed)}`);
     else if ((context.used.get(item.drill) ?? 0) === 0) parts.push(nameOf(item.drill));
   }
   return parts.length === 0 ? null : `New today: ${parts.slice(0, 3).join('; ')}.`;
