@@ -246,8 +246,9 @@ function stays(frames: readonly FrameChoices[], lp: LinearBuilder): void {
   for (const [key, uses] of usesOf(frames)) {
     const others = Math.min(...uses.map(({ at, choice }) => frames[at]!.drills.filter((d) => d.kind === choice.kind).length));
     const done = frames[0]!.frame.task.context.used.get(key.split('|')[2]!) ?? 0;
-    const planned = uses.map(({ at, choice }) => frames[at]!.frame.session.items.some((i) => i.drill === choice.drill.id));
-    const inOrder = planned.filter(Boolean).length;
+    const inOrder = uses.filter(({ at, choice }) =>
+      frames[at]!.frame.session.items.some((i) => i.drill === choice.drill.id),
+    ).length;
     // Few drills over many sessions stay longer, and what the first pass needed is never refused.
     const most = Math.max(1, STAYS.most - done, Math.ceil(uses.length / others), inOrder);
     if (others > MAIN_DRILLS && uses.length > most)
@@ -255,14 +256,6 @@ function stays(frames: readonly FrameChoices[], lp: LinearBuilder): void {
         uses.map(({ choice }): Entry => [choice.use, 1]),
         most,
       );
-    for (let i = 0; others > 1 && i + STAYS.most < uses.length; i++) {
-      const run = uses.slice(i, i + STAYS.most + 1);
-      if (planned.slice(i, i + run.length).every(Boolean)) continue;
-      lp.atMost(
-        run.map(({ choice }): Entry => [choice.use, 1]),
-        STAYS.most,
-      );
-    }
     for (let i = 1; i < uses.length; i++) {
       const [a, b] = [uses[i - 1]!.choice.use, uses[i]!.choice.use];
       lp.follower(TERMS.settled, 1, [[[a, 1]], [[b, 1]]]);
