@@ -16,7 +16,7 @@ const MORNING = '2026-05-05';
 
 beforeEach(() => jest.useFakeTimers({ now: new Date(`${EVENING}T23:59:30Z`) }));
 afterEach(() => {
-  leavePage();
+  void leavePage();
   jest.useRealTimers();
 });
 

@@ -55,11 +55,15 @@ interface PageRequest {
 let forget: (() => void) | null = null;
 
 /** To be called after each test: cached answers and retries would hold the test run for their minute. */
-export function leavePage(): void {
+export async function leavePage(): Promise<void> {
   cleanup();
   stopRetrying();
   forget?.();
+  // The store tells its listeners in the next frame, which must come before the test environment is gone.
+  await new Promise((done) => realTimeout(done, FRAMES_MS));
 }
+const realTimeout = global.setTimeout;
+const FRAMES_MS = 50;
 
 /**
  * Draws a screen.
