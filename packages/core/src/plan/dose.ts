@@ -1,3 +1,4 @@
+import { drillById } from '../drills/catalogue';
 import { counterFor } from '../drills/cheats';
 import type { Drill, Place, Rung } from '../drills/types';
 import { cueFor } from '../findings/catalogue/one-cue';
@@ -123,7 +124,7 @@ export function itemOf(wanted: Wanted, context: Context): PlanItem {
     reps,
     ...(drill.dose.holdS === undefined ? {} : { holdS: drill.dose.holdS }),
     effort: effortOf(drill, focus, context, wanted.effort),
-    ...(throwing ? { distanceM: context.day.place === 'home' ? Math.min(HOME_DISTANCE_M, full) : full } : {}),
+    ...(throwing ? { distanceM: distanceAt(context.day.place, full) } : {}),
     throws: throwing ? sets * reps : 0,
     minutes: minutesFor(drill, sets, reps, context.day.place),
     cue,
@@ -132,6 +133,19 @@ export function itemOf(wanted: Wanted, context: Context): PlanItem {
     constraints: { add: [...add, ...countersFor(drill, context)], remove },
     why: wanted.why,
   };
+}
+
+/** How far a drill is thrown at a place, metres. */
+const distanceAt = (place: Place, metres: number): number => (place === 'home' ? Math.min(HOME_DISTANCE_M, metres) : metres);
+
+/** The same item at the place of another day. */
+export function itemAt(item: PlanItem, from: Place, context: Context): PlanItem {
+  const drill = drillById(item.drill);
+  const { place, age } = context.day;
+  const moved = redose(item, drill, item.sets, item.reps, place);
+  if (item.distanceM === undefined || from === place) return moved;
+  const full = from === 'home' ? (drill.distanceM ?? fullDistance(context.request.athlete.discipline, age)) : item.distanceM;
+  return { ...moved, distanceM: distanceAt(place, full) };
 }
 
 /** The same item with another dose. */

@@ -1,11 +1,8 @@
 import { drillById } from '../drills/catalogue';
-import { HARD_EFFORT } from '../load/tables';
-import { sum } from '../shared/maths';
 import type { Context } from './choose';
 import { redose } from './dose';
-import type { PlanItem, Role } from './types';
-
-const UNCOUNTED: ReadonlySet<Role> = new Set(['prepare', 'warm-throws', 'test']);
+import { hardThrows, takesAPlace, totalsOf } from './totals';
+import type { PlanItem } from './types';
 
 /** Items besides preparation, warm-up throws and test, by age. Provenance `house`. */
 export const mostItems = (age: number): number => (age < 10 ? 3 : age < 13 ? 4 : 5);
@@ -20,16 +17,13 @@ export class Draft {
   ) {}
 
   get minutes(): number {
-    return sum(this.items.map((i) => i.minutes));
+    return totalsOf(this.items).minutes;
   }
   get throws(): number {
-    return sum(this.items.map((i) => i.throws));
-  }
-  get hard(): number {
-    return sum(this.items.filter((i) => i.effort[1] >= HARD_EFFORT).map((i) => i.throws));
+    return totalsOf(this.items).throws;
   }
   get counted(): number {
-    return this.items.filter((i) => !UNCOUNTED.has(i.role)).length;
+    return this.items.filter(takesAPlace).length;
   }
   has(drill: string): boolean {
     return this.items.some((i) => i.drill === drill);
@@ -37,13 +31,12 @@ export class Draft {
   /** Whether an item fits minutes, throws and the number of items. */
   fits(item: PlanItem): boolean {
     const { day, allowance } = this.context;
-    const counts = !UNCOUNTED.has(item.role);
-    const hard = item.effort[1] >= HARD_EFFORT ? item.throws : 0;
+    const now = totalsOf(this.items);
     return (
-      this.minutes + item.minutes <= day.useful &&
-      this.throws + item.throws <= this.share &&
-      this.hard + hard <= allowance.highEffort &&
-      (!counts || this.counted < mostItems(day.age))
+      now.minutes + item.minutes <= day.useful &&
+      now.throws + item.throws <= this.share &&
+      now.highEffort + hardThrows(item) <= allowance.highEffort &&
+      (!takesAPlace(item) || this.counted < mostItems(day.age))
     );
   }
   add(item: PlanItem): boolean {

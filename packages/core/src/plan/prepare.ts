@@ -7,6 +7,7 @@ import { sum } from '../shared/maths';
 import { behindFoci, heldBack } from './behind';
 import { directOn, generalFor, whyNot } from './choose';
 import { calmTop, effortCeiling, itemOf } from './dose';
+import { FLAGGED_EFFORT } from './ledger';
 import type { Draft } from './draft';
 import { PLACE_TOP } from './places';
 import type { Standing } from './standing';
@@ -116,7 +117,8 @@ export function test(draft: Draft, first: Standing): boolean {
   const rung = Math.max(6, Math.min(first.rung, PLACE_TOP[place])) as Rung;
   const view = 'Ask for a clip from the view that shows it.';
   const flag = context.request.flags[0];
-  const held = flag !== undefined && age >= 13 ? ` At most ${ceiling} % while ${quoted(flag)} is flagged.` : '';
+  const byFlag = flag !== undefined && allowance.highestEffort >= FLAGGED_EFFORT;
+  const held = byFlag && age >= 13 ? ` At most ${ceiling} % while ${quoted(flag)} is flagged.` : '';
   return draft.add(
     itemOf(
       {

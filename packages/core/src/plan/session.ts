@@ -2,11 +2,10 @@ import { drillById } from '../drills/catalogue';
 import { treatsDirectly } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
-import { HARD_EFFORT } from '../load/tables';
-import { sum } from '../shared/maths';
 import { Draft } from './draft';
 import { pin, prepare, test, warmUp } from './prepare';
 import type { SessionTask } from './task';
+import { totalsOf } from './totals';
 import { ROLES } from './types';
 import type { PlanItem, PlanSession } from './types';
 import { newToday, sessionNote } from './words';
@@ -38,7 +37,7 @@ export function buildSession(task: SessionTask): BuiltSession {
 export function assemble(task: SessionTask, given: readonly PlanItem[], testDay: boolean): PlanSession | null {
   const { context, foci } = task;
   const { day } = context;
-  const items = ordered(given);
+  const items = inOrder(given);
   const limits = foci.filter((f) => findingById(f.finding).kind === 'limit').map((f) => f.finding);
   const works = items.some(
     (i) => (i.role !== 'prepare' && i.role !== 'warm-throws') || limits.some((f) => treatsDirectly(drillById(i.drill), f)),
@@ -47,25 +46,24 @@ export function assemble(task: SessionTask, given: readonly PlanItem[], testDay:
   const session: PlanSession = {
     date: day.date,
     place: day.place,
-    minutes: sum(items.map((i) => i.minutes)),
-    throws: sum(items.map((i) => i.throws)),
-    highEffort: sum(items.filter((i) => i.effort[1] >= HARD_EFFORT).map((i) => i.throws)),
+    ...totalsOf(items),
     testDay,
     cues: cuesOf(items),
-    new: newToday(items, context, testDay),
+    new: newToday(items, context.used, testDay),
     note: null,
     items,
   };
   return { ...session, note: sessionNote(session, task) };
 }
 
-const cuesOf = (items: readonly PlanItem[]): PlanSession['cues'] =>
+/** The one cue of each focus. */
+export const cuesOf = (items: readonly PlanItem[]): PlanSession['cues'] =>
   Object.fromEntries(
     items.flatMap((i): [FindingId, string][] => (i.focus === null || i.role === 'test' ? [] : [[i.focus, i.cue]])),
   );
 
 /** Dry main work comes before the warm-up throws, thrown after; strength of the legs last. */
-function ordered(items: readonly PlanItem[]): PlanItem[] {
+export function inOrder(items: readonly PlanItem[]): PlanItem[] {
   const rank = (item: PlanItem): number => {
     const { part, strain } = drillById(item.drill);
     if (item.role === 'prepare') return part === 'pulse' ? 0 : strain === 'none' ? 1 : 9;

@@ -143,3 +143,24 @@ export interface Plan {
   readonly bound?: { readonly score: number; readonly best: number; readonly gap: number };
   readonly summary: string;
 }
+
+/** One change by hand. */
+export type PlanEdit =
+  | { readonly kind: 'move'; readonly date: IsoDate; readonly to: IsoDate }
+  | { readonly kind: 'drop-session'; readonly date: IsoDate }
+  | { readonly kind: 'drop'; readonly date: IsoDate; readonly drill: string }
+  | { readonly kind: 'swap'; readonly date: IsoDate; readonly drill: string; readonly with: string }
+  | { readonly kind: 'add'; readonly date: IsoDate; readonly drill: string }
+  | { readonly kind: 'sets'; readonly date: IsoDate; readonly drill: string; readonly sets: number }
+  | { readonly kind: 'pin'; readonly date: IsoDate; readonly drill: string };
+
+/** A rule that a changed plan breaks. */
+export interface Broken {
+  readonly date: IsoDate;
+  readonly drill: string | null;
+  /** It must be mended before the plan can be assigned. */
+  readonly hard: boolean;
+  readonly detail: string;
+  /** One change that mends it; null where only a person can say. */
+  readonly mend: { readonly label: string; readonly edit: PlanEdit } | null;
+}

@@ -5,22 +5,24 @@ import type { FindingId } from '../findings/ids';
 import type { Context } from './choose';
 import { whyNoThrows } from './places';
 import type { SessionTask } from './task';
-import type { PlanItem, PlanSession } from './types';
+import type { PlanItem, PlanSession, Role } from './types';
 
 /** A finding as a sentence names it. */
 export const quoted = (finding: FindingId): string => `“${findingById(finding).title.toLowerCase()}”`;
 
 export const nameOf = (drill: string): string => drillById(drill).name;
 
+const LEARNT: ReadonlySet<Role> = new Set(['main', 'support', 'carry-over', 'pinned']);
+
 /** What the athlete meets for the first time today, an aid that is gone before a new drill; null when nothing. */
-export function newToday(items: readonly PlanItem[], context: Context, testDay: boolean): string | null {
+export function newToday(items: readonly PlanItem[], used: ReadonlyMap<string, number>, testDay: boolean): string | null {
   const parts: string[] = [];
   if (testDay) parts.push('a test');
   for (const item of items) {
-    if (item.role !== 'main' && item.role !== 'support' && item.role !== 'carry-over') continue;
+    if (!LEARNT.has(item.role)) continue;
     const removed = item.constraints.remove[0]?.split(':')[0];
     if (removed !== undefined) parts.push(`${nameOf(item.drill)} without the ${kitName(removed)}`);
-    else if ((context.used.get(item.drill) ?? 0) === 0) parts.push(nameOf(item.drill));
+    else if ((used.get(item.drill) ?? 0) === 0) parts.push(nameOf(item.drill));
   }
   return parts.length === 0 ? null : `New today: ${parts.slice(0, 3).join('; ')}.`;
 }
