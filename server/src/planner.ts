@@ -39,7 +39,9 @@ export function improveBeside(entry: string = fileURLToPath(import.meta.url)): I
   let worker: Worker | null = null;
   let asks = 0;
   const waiting = new Map<number, { done: (plan: Plan) => void; failed: (error: Error) => void }>();
-  const fail = (error: Error) => {
+  const fail = (of: Worker, error: Error) => {
+    // One that has been followed by another has nothing waiting.
+    if (worker !== of) return;
     worker = null;
     for (const { failed } of waiting.values()) failed(error);
     waiting.clear();
@@ -53,8 +55,8 @@ export function improveBeside(entry: string = fileURLToPath(import.meta.url)): I
       if (plan) waits?.done(plan);
       else waits?.failed(new Error(error));
     });
-    made.on('error', fail);
-    made.on('exit', () => fail(new Error('The planner stopped.')));
+    made.on('error', (error) => fail(made, error));
+    made.on('exit', () => fail(made, new Error('The planner stopped.')));
     return made;
   };
   return (request) =>

@@ -4,24 +4,25 @@ import { makePlan, workload } from '@wrightonic/core';
 import type { Plan, PlanRequest } from '@wrightonic/core';
 import { PROFILE, TODAY } from './page';
 
-export const planOf = (more: Partial<PlanRequest> = {}): Plan =>
-  makePlan({
-    on: TODAY,
-    athlete: PROFILE,
-    focus: [{ finding: 'stall', rung: 4 }],
-    weeks: 2,
-    availability: [{ weekday: 'mon', minutes: 60, place: 'cage' }],
-    equipment: ['net', 'strap', 'tape', 'hurdle'],
-    partner: true,
-    season: 'off',
-    games: [],
-    recentLoad: [],
-    pain: [],
-    leagueDailyLimit: null,
-    flags: [],
-    pinned: [],
-    ...more,
-  });
+export const planRequestOf = (more: Partial<PlanRequest> = {}): PlanRequest => ({
+  on: TODAY,
+  athlete: PROFILE,
+  focus: [{ finding: 'stall', rung: 4 }],
+  weeks: 2,
+  availability: [{ weekday: 'mon', minutes: 60, place: 'cage' }],
+  equipment: ['net', 'strap', 'tape', 'hurdle'],
+  partner: true,
+  season: 'off',
+  games: [],
+  recentLoad: [],
+  pain: [],
+  leagueDailyLimit: null,
+  flags: [],
+  pinned: [],
+  ...more,
+});
+
+export const planOf = (more: Partial<PlanRequest> = {}): Plan => makePlan(planRequestOf(more));
 
 /** What a run is told of the athlete, on the day of the plan's first session. */
 export const workOf = (plan: Plan): AthleteWork =>

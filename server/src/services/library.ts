@@ -65,7 +65,7 @@ export const libraryOf = (own: readonly OwnDrill[]): NonNullable<PlanRequest['li
   };
 };
 
-/** A plan whose items name the version of the words that they were made with. */
+/** A plan whose items name the version of the words that they were made with; an item that names one keeps it. */
 export function withWords(plan: Plan, own: readonly OwnDrill[]): Plan {
   const newest = newestOwn(own);
   return {
@@ -73,6 +73,7 @@ export function withWords(plan: Plan, own: readonly OwnDrill[]): Plan {
     sessions: plan.sessions.map((session) => ({
       ...session,
       items: session.items.map((item) => {
+        if (item.words !== undefined) return item;
         const version = newest.get(item.drill);
         return { ...item, words: version?.version ?? 0, ...(version?.words.success ? { success: version.words.success } : {}) };
       }),

@@ -120,7 +120,8 @@ export async function editedPlan(ctx: Context, athleteId: string, id: string, { 
     await holdAthlete(inside, athleteId);
     const row = await planById(inside, athleteId, id);
     const base = row.base ?? row.plan;
-    const { plan, broken } = editPlan(row.request, base, edits);
+    const { plan: changed, broken } = editPlan(row.request, base, edits);
+    const plan = withWords(changed, await ownDrills(inside));
     if (row.assigned) {
       const late = edits.find((e) => e.date <= ctx.today || (e.kind === 'move' && e.to <= ctx.today));
       if (late && !(row.edits ?? []).some((e) => JSON.stringify(e) === JSON.stringify(late)))

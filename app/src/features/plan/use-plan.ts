@@ -16,8 +16,19 @@ export function usePlan(athlete: string, overview: AthleteOverview | undefined) 
   const [edit, editState] = api.useEditPlanMutation();
   const [assign, assignState] = api.useAssignPlanMutation();
   const [own, setOwn] = useState<{ readonly plan: string; readonly edits: readonly PlanEdit[] } | null>(null);
-  const waits = useRef<ReturnType<typeof setTimeout> | null>(null);
-  useEffect(() => () => void (waits.current && clearTimeout(waits.current)), []);
+  const waits = useRef<{ readonly timer: ReturnType<typeof setTimeout>; readonly send: () => Promise<unknown> } | null>(null);
+  const sent = useRef<Promise<unknown>>(Promise.resolve());
+  /** Sends what waits, now, and after all that was sent before. */
+  const settle = async () => {
+    const waiting = waits.current;
+    if (!waiting) return;
+    clearTimeout(waiting.timer);
+    waits.current = null;
+    sent.current = sent.current.then(waiting.send, waiting.send);
+    await sent.current;
+  };
+  // A change is not lost when the page is left before the hand has rested.
+  useEffect(() => () => void settle(), []);
 
   const edits = useMemo(() => (own && own.plan === data?.id ? own.edits : (data?.edits ?? [])), [own, data]);
   const shown = useMemo((): PlanRecord | null => {
@@ -30,14 +41,9 @@ export function usePlan(athlete: string, overview: AthleteOverview | undefined) 
   const change = (next: readonly PlanEdit[]) => {
     if (!data) return;
     setOwn({ plan: data.id, edits: next });
-    if (waits.current) clearTimeout(waits.current);
-    waits.current = setTimeout(() => void edit({ athlete, id: data.id, body: { edits: next } }), SEND_AFTER);
-  };
-  const settle = async () => {
-    if (!data || !own || !waits.current) return;
-    clearTimeout(waits.current);
-    waits.current = null;
-    await edit({ athlete, id: data.id, body: { edits: own.edits } });
+    if (waits.current) clearTimeout(waits.current.timer);
+    const send = () => edit({ athlete, id: data.id, body: { edits: next } });
+    waits.current = { timer: setTimeout(() => void settle(), SEND_AFTER), send };
   };
   return {
     record: shown,
