@@ -1,6 +1,7 @@
 import type { PlanRecord } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
-import { addAcademy, addAthlete, makeFocus, signedIn, startHarness } from './harness';
+import { drillById } from '@wrightonic/core';
+import { addAcademy, addAthlete, log, makeFocus, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
 
 jest.setTimeout(60_000);
@@ -164,5 +165,30 @@ describe('a drill in the academy’s own words', () => {
     expect((await stranger.get('/library').expect(200)).body).toEqual([]);
     await own('no-such-drill', {}).expect(422);
     await own('easy-catch', { steps: [] }).expect(422);
+  });
+});
+
+describe('the aids of a drill', () => {
+  it('come off with good reps that had them, and come back with a step down', async () => {
+    const athlete = await addAthlete(coach);
+    const focus = await makeFocus(coach, athlete, 'stall', 2);
+    const drill = 'no-brake-walk';
+    const [aid] = drillById(drill).aids;
+    const gone = async () => {
+      const { body } = await coach.put(`/athletes/${athlete}/plans/${uuid()}`, { weeks: 2, games: [], pinned: [] }).expect(200);
+      return (body as PlanRecord).request!.recentDrills!.find((r) => r.drill === drill)?.aidsGone;
+    };
+    const session = await startSession(coach, athlete);
+    const reps = (from: number, n: number, aids: string[]) =>
+      Array.from({ length: n }, (_, i) =>
+        rep({ drill, rung: 2, focus, aids, at: new Date(Date.UTC(2026, 4, 4, 14, from, i)).toISOString() }),
+      );
+    await log(coach, athlete, session, reps(1, 7, [aid!.kit]));
+    await log(coach, athlete, session, reps(2, 9, []));
+    expect(await gone()).toEqual([]);
+    await log(coach, athlete, session, reps(3, 1, [aid!.kit]));
+    expect(await gone()).toEqual([aid!.kit]);
+    await coach.post(`/athletes/${athlete}/foci/${focus}/change`, { rung: 1, reason: 'Back to the hold' }).expect(200);
+    expect(await gone()).toEqual([]);
   });
 });

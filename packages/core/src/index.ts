@@ -57,6 +57,7 @@ export * from './plan/gate';
 export * from './plan/gate-settings';
 export { openLedger } from './plan/ledger';
 export type { Allowance } from './plan/ledger';
+export { aidsOff } from './plan/aids';
 export { swapChoices } from './plan/broken';
 export type { SwapChoice } from './plan/broken';
 export { editPlan } from './plan/edit';

@@ -1,4 +1,4 @@
-import { addDays, drillById, DRILLS, hasDrill } from '@wrightonic/core';
+import { addDays, aidsOff, drillById, DRILLS, hasDrill } from '@wrightonic/core';
 import type { IsoDate, PlanRequest } from '@wrightonic/core';
 import type { NewPlan } from '@wrightonic/contract';
 import { conflict } from '../problems';
@@ -7,15 +7,14 @@ import type { Context } from './context';
 import { intakeOf } from './intake';
 import { libraryOf, ownDrills } from './library';
 import { loadOf, ruledBy } from './load';
+import { aidsFrom } from './log/rows';
 
 /** What a plan is asked for; `until` where it ends before its weeks do, `began` where it goes on with another. */
 export type Asked = NewPlan & Pick<PlanRequest, 'until' | 'began' | 'asItStands'>;
 
 const REMEMBERED_DAYS = 28;
-/** Reps of a drill that its cheats and its aids are read from. */
+/** Reps of a drill that its cheats are read from. */
 const LAST_REPS = 10;
-/** Good ones among them that take an aid off. */
-const GOOD_FOR_AID = 8;
 /** Sessions on one rung with no move after which its drills are stuck. */
 const STUCK_AFTER = 4;
 const TEST_DRILLS = DRILLS.filter((d) => d.part === 'test').map((d) => d.id);
@@ -26,6 +25,9 @@ interface RepRow {
   judged: string;
   cheat: string | null;
   rung: number;
+  focus_id: string | null;
+  at: Date | string;
+  aids: string | null;
 }
 
 /** What the last weeks' reps say of each drill: how often it was done, which aids are gone, which cheats were seen. */
@@ -40,7 +42,9 @@ async function drillMemory(
     .where('on_date', '>', addDays(ctx.today, -REMEMBERED_DAYS))
     .orderBy('at', 'desc')
     .orderBy('id', 'desc')
-    .select('drill', 'session_id', 'judged', 'cheat', 'rung')) as RepRow[];
+    .select('drill', 'session_id', 'judged', 'cheat', 'rung', 'focus_id', 'at', 'aids')) as RepRow[];
+  const down = await stepsDown(ctx, athleteId);
+  const since = (row: RepRow): boolean => new Date(row.at).getTime() > (down.get(row.focus_id ?? '') ?? 0);
   const byDrill = new Map<string, RepRow[]>();
   for (const row of rows) {
     const known = byDrill.get(row.drill);
@@ -52,7 +56,13 @@ async function drillMemory(
     recentDrills: drills.map(([drill, reps]) => ({
       drill,
       sessions: new Set(reps.map((r) => r.session_id)).size,
-      aidsGone: aidsGone(drill, reps),
+      aidsGone: aidsOff(
+        drillById(drill),
+        reps
+          .filter(since)
+          .reverse()
+          .map((r) => ({ session: r.session_id, good: r.judged === 'good', aids: aidsFrom(r.aids) })),
+      ),
       stuck: reps.some((r) => stuckRungs.has(r.rung)),
     })),
     cheats: drills.flatMap(([drill, reps]) => {
@@ -64,16 +74,16 @@ async function drillMemory(
   };
 }
 
-/** Aids that came off: one for each session whose last reps were good. @param reps newest first */
-function aidsGone(drill: string, reps: readonly RepRow[]): string[] {
-  const { aids } = drillById(drill);
-  if (aids.length === 0) return [];
-  const sessions = [...new Set(reps.map((r) => r.session_id))];
-  const good = sessions.filter((session) => {
-    const last = reps.filter((r) => r.session_id === session).slice(0, LAST_REPS);
-    return last.filter((r) => r.judged === 'good').length >= Math.min(GOOD_FOR_AID, Math.ceil(0.8 * last.length));
-  });
-  return aids.slice(0, good.length).map((aid) => aid.kit);
+/** When each focus last went down a rung, by the gate or by hand. */
+async function stepsDown(ctx: Context, athleteId: string): Promise<ReadonlyMap<string, number>> {
+  const rows = (await ctx.tenant
+    .from('verdicts')
+    .where('athlete_id', athleteId)
+    .whereRaw('to_rung < from_rung')
+    .groupBy('focus_id')
+    .select('focus_id')
+    .max({ at: 'at' })) as { focus_id: string; at: Date | string }[];
+  return new Map(rows.map((row) => [row.focus_id, new Date(row.at).getTime()]));
 }
 
 /** Rungs on which a focus has worked for some sessions and did not move. */
