@@ -1,15 +1,22 @@
 import type { Drill } from '../types';
+import { ARM } from './arm';
+import { DAY_WORK } from './day-work';
+import { LANDING } from './landing';
+import { BASE_AND_LIFT } from './lift';
 import { LIMIT_WORK } from './limits';
 import { LOWER_HALF_DRY } from './lower-half-dry';
-import { BASE_AND_LIFT, LANDING, MOVE } from './lower-half-more';
 import { LOWER_HALF_THROWS } from './lower-half-throws';
+import { MOVE } from './move';
 import { PREPARATION } from './preparation';
-import { DAY_WORK, WHOLE_WORK } from './shared';
+import { STRIDE } from './stride';
 import { THOUGHTS } from './thoughts';
+import { TRUNK } from './trunk';
 import { TRUNK_AND_ARM } from './trunk-and-arm';
-import { ARM_MORE, TRUNK_MORE } from './trunk-and-arm-more';
+import { WHOLE_WORK } from './whole-work';
 import { WINDMILL } from './windmill';
-import { WINDMILL_MORE } from './windmill-more';
+import { WINDMILL_CIRCLE } from './windmill-circle';
+import { WINDMILL_CLOSE } from './windmill-close';
+import { WINDMILL_LEGS } from './windmill-legs';
 
 export const DRILLS: readonly Drill[] = [
   ...PREPARATION,
@@ -18,13 +25,16 @@ export const DRILLS: readonly Drill[] = [
   ...LOWER_HALF_DRY,
   ...BASE_AND_LIFT,
   ...MOVE,
+  ...STRIDE,
   ...LANDING,
   ...LOWER_HALF_THROWS,
   ...TRUNK_AND_ARM,
-  ...TRUNK_MORE,
-  ...ARM_MORE,
+  ...TRUNK,
+  ...ARM,
   ...WINDMILL,
-  ...WINDMILL_MORE,
+  ...WINDMILL_LEGS,
+  ...WINDMILL_CIRCLE,
+  ...WINDMILL_CLOSE,
   ...DAY_WORK,
   ...WHOLE_WORK,
 ];

@@ -1,9 +1,7 @@
 import { drill } from '../types';
 import type { Drill } from '../types';
+import { anywhere, both, indoors } from './terms';
 
-const both = ['overhand', 'windmill'] as const;
-const anywhere = ['home', 'cage', 'field', 'mound'] as const;
-const indoors = ['home', 'cage'] as const;
 const area = 'body' as const;
 const MILD = 'To a mild pull, held and relaxed, never forced. A pinch in the groin is for a clinician.';
 const SORE = 'Not with a sore back, hip or knee.';

@@ -1,9 +1,7 @@
 import { drill } from '../types';
 import type { Drill } from '../types';
+import { anywhere, both, overhand } from './terms';
 
-const both = ['overhand', 'windmill'] as const;
-const overhand = ['overhand'] as const;
-const anywhere = ['home', 'cage', 'field', 'mound'] as const;
 const area = 'lower-half' as const;
 
 /** Rungs 1 and 2: positions held and moves without a ball. */

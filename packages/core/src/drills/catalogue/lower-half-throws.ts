@@ -1,8 +1,7 @@
 import { drill } from '../types';
 import type { Drill } from '../types';
+import { overhand, throwing } from './terms';
 
-const overhand = ['overhand'] as const;
-const throwing = ['cage', 'field', 'mound'] as const;
 const area = 'lower-half' as const;
 
 /** Rungs 3 to 5 for the lower half: throws that leave only one way to do it. */

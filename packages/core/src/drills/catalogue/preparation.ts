@@ -1,8 +1,7 @@
 import { drill } from '../types';
 import type { Drill } from '../types';
+import { anywhere, both } from './terms';
 
-const both = ['overhand', 'windmill'] as const;
-const anywhere = ['home', 'cage', 'field', 'mound'] as const;
 const mildPull = 'To a mild pull, held and relaxed; never cranked. Stop if it pinches.';
 const area = 'body' as const;
 

@@ -1,14 +1,8 @@
 import { drill } from '../types';
 import type { Drill } from '../types';
+import { anywhere, both, full, light, overhand, throwing, windmill } from './terms';
 
-const both = ['overhand', 'windmill'] as const;
-const overhand = ['overhand'] as const;
-const windmill = ['windmill'] as const;
-const dryPlace = ['home', 'cage', 'field', 'mound'] as const;
-const throwing = ['cage', 'field', 'mound'] as const;
 const area = 'thought' as const;
-const light = { ball: true, throws: 'light' } as const;
-const full = { ball: true, throws: 'full' } as const;
 
 /** Misread words: wrong on purpose and then right, and surroundings in which the misreading fails. */
 export const THOUGHTS: readonly Drill[] = [
@@ -18,7 +12,7 @@ export const THOUGHTS: readonly Drill[] = [
     disciplines: both,
     area,
     rungs: [1],
-    place: dryPlace,
+    place: anywhere,
     minAge: 10,
     treats: { 'push-misread': 1, 'jump-off': 0.4 },
     setup: 'From the set, empty hand, an open step ahead.',
@@ -41,7 +35,7 @@ export const THOUGHTS: readonly Drill[] = [
     disciplines: both,
     area,
     rungs: [2],
-    place: dryPlace,
+    place: anywhere,
     treats: { 'push-misread': 0.9, 'early-extension': 0.8, 'jump-off': 0.6 },
     setup: 'From the set, empty hand.',
     steps: ['Let the front hip fall.', 'Say the word when you cannot stop any more.', 'Land and stay.'],
@@ -103,7 +97,7 @@ export const THOUGHTS: readonly Drill[] = [
     disciplines: overhand,
     area,
     rungs: [2],
-    place: dryPlace,
+    place: anywhere,
     treats: { 'balance-overtaught': 1, 'stuck-back': 0.5, stall: 0.6 },
     setup: 'From the set, empty hand.',
     steps: [
@@ -170,7 +164,7 @@ export const THOUGHTS: readonly Drill[] = [
     disciplines: overhand,
     area,
     rungs: [2],
-    place: dryPlace,
+    place: anywhere,
     equipment: ['towel'],
     treats: { 'hip-lead-overdone': 0.9, 'early-tip': 0.8, 'lean-back': 0.3 },
     setup: 'A towel held tight behind the back, one hand at the head, one at the belt.',
@@ -318,7 +312,7 @@ export const THOUGHTS: readonly Drill[] = [
     disciplines: both,
     area,
     rungs: [2],
-    place: dryPlace,
+    place: anywhere,
     treats: { 'arm-only': 0.8, 'wasted-effort': 0.6 },
     setup: 'Empty hand, arm hanging asleep.',
     steps: ['Deliver with the legs only; the arm is carried.', 'Make the landing louder, never the arm.', 'Stop at the landing.'],

@@ -1,9 +1,7 @@
 import { drill } from '../types';
 import type { Drill } from '../types';
+import { anywhere, overhand, throwing } from './terms';
 
-const overhand = ['overhand'] as const;
-const throwing = ['cage', 'field', 'mound'] as const;
-const anywhere = ['home', 'cage', 'field', 'mound'] as const;
 const trunk = 'trunk' as const;
 const arm = 'arm-action' as const;
 
