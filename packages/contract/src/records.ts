@@ -1,8 +1,7 @@
 /** What is sent to and received from the server. Requests have a schema; responses are typed here and built from core's types. */
-import { EQUIPMENT, FINDING_IDS, JUDGEMENTS, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
+import { EQUIPMENT, FINDING_IDS, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
 import type {
   AthleteWords,
-  Broken,
   Clearance,
   DeliveryEvent,
   Change,
@@ -15,16 +14,12 @@ import type {
   GateResult,
   GateVerdict,
   IsoDate,
-  Judgement,
   LinkState,
   MeasureId,
   MeasureUnit,
   Overrule,
   PainReport,
   Place,
-  Plan,
-  PlanEdit,
-  PlanRequest,
   PlanSession,
   Rung,
   Schools,
@@ -44,9 +39,9 @@ import type { IntakeRecord, IntakeStep } from './intake';
 import type { NamedId } from './people';
 import type { AthleteRow } from './roster';
 import type { AcademySettings } from './settings';
-import { clearanceSchema, painReportSchema } from './load';
+import { clearanceSchema } from './load';
 import { evidenceSchema } from './evidence';
-import { count, instant, isoDate, listOf, objectOf, oneOf, text, uuid } from './schema';
+import { count, isoDate, listOf, objectOf, oneOf, text, uuid } from './schema';
 
 /** Pain as it is told: the log knows when. */
 export type ToldPain = Omit<PainReport, 'at'>;
@@ -147,149 +142,6 @@ export const focusChangeSchema = objectOf<FocusChange>({
   end: oneOf(['owned', 'left-alone'] as const),
   reason: text(500).required(),
 }).or('rung', 'end');
-
-export interface NewPlan {
-  readonly weeks: number;
-  readonly games: readonly { readonly date: IsoDate; readonly pitches: number }[];
-  readonly pinned: readonly { readonly date: IsoDate; readonly drill: string }[];
-}
-export const newPlanSchema = objectOf<NewPlan>({
-  weeks: Joi.number().integer().min(1).max(26).required(),
-  games: listOf(Joi.object({ date: isoDate().required(), pitches: count(300).required() }), 100).required(),
-  pinned: listOf(Joi.object({ date: isoDate().required(), drill: text(60).required() }), 100).required(),
-});
-
-/** All changes by hand made to a plan so far, in their order: the last one is undone by leaving it out. */
-export interface PlanEdits {
-  readonly edits: readonly PlanEdit[];
-}
-const editOf = (kind: PlanEdit['kind'], keys: Record<string, Joi.Schema>) =>
-  Joi.object({ kind: Joi.string().valid(kind).required(), date: isoDate().required(), ...keys });
-const drillId = () => text(60).required();
-export const planEditsSchema = objectOf<PlanEdits>({
-  edits: listOf(
-    Joi.alternatives().try(
-      editOf('move', { to: isoDate().required() }),
-      editOf('drop-session', {}),
-      editOf('drop', { drill: drillId() }),
-      editOf('swap', { drill: drillId(), with: drillId() }),
-      editOf('add', { drill: drillId() }),
-      editOf('sets', { drill: drillId(), sets: Joi.number().integer().min(1).max(8).required() }),
-      editOf('pin', { drill: drillId() }),
-    ),
-    200,
-  ).required(),
-});
-
-export interface NewSession {
-  readonly on: IsoDate;
-  readonly assignment: string | null;
-  /** Instant of the start by the device, ISO 8601 UTC. */
-  readonly at?: string;
-  /** Every site that hurts before the start; empty when nothing does. Sent again with more, it is added. */
-  readonly painBefore: readonly ToldPain[];
-}
-export const newSessionSchema = objectOf<NewSession>({
-  on: isoDate().required(),
-  assignment: uuid().allow(null).required(),
-  at: instant(),
-  painBefore: listOf(painReportSchema, 20).required(),
-});
-
-export { JUDGEMENTS };
-export type { Judgement };
-
-/** One tap of a session. Sent once or many times, it is one row. */
-export type LogEntry =
-  | {
-      readonly type: 'rep';
-      readonly id: string;
-      /** Instant of the tap, ISO 8601 UTC. */
-      readonly at: string;
-      readonly drill: string;
-      readonly rung: Rung;
-      readonly focus: string | null;
-      readonly judged: Judgement;
-      /** Effort asked for, percent; 0 without a ball. It never counts for less than the drill's own. */
-      readonly effort: number;
-      /** Not read: whether it is a throw is known from the drill. */
-      readonly isThrow?: boolean;
-      /** Kit that supported it; left out where nobody tells. */
-      readonly aids?: readonly string[];
-    }
-  | { readonly type: 'cheat'; readonly id: string; readonly at: string; readonly rep: string; readonly cheat: string }
-  | { readonly type: 'undo'; readonly id: string; readonly at: string; readonly rep: string }
-  | {
-      readonly type: 'pain';
-      readonly id: string;
-      readonly at: string;
-      readonly moment: 'during' | 'after';
-      readonly pain: ToldPain;
-    }
-  | {
-      readonly type: 'reading';
-      readonly id: string;
-      readonly at: string;
-      readonly speed: number;
-      readonly unit: 'mph' | 'km/h';
-      readonly effort: number;
-      readonly gun: string;
-      readonly setting: 'mound' | 'drill' | 'flat';
-      /** The rep that was measured; without one it is found by the clock. */
-      readonly rep?: string | null;
-    };
-
-const entryBase = { id: uuid().required(), at: instant().required() };
-const entryType = (type: LogEntry['type']) => Joi.string().valid(type).required();
-const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
-  rep: Joi.object({
-    ...entryBase,
-    type: entryType('rep'),
-    aids: listOf(text(40), 10),
-    drill: text(60).required(),
-    rung: Joi.number()
-      .valid(...RUNGS)
-      .required(),
-    focus: uuid().allow(null).required(),
-    judged: oneOf(JUDGEMENTS).required(),
-    effort: Joi.number().min(0).max(100).required(),
-    isThrow: Joi.boolean(),
-  }),
-  cheat: Joi.object({ ...entryBase, type: entryType('cheat'), rep: uuid().required(), cheat: text(60).required() }),
-  undo: Joi.object({ ...entryBase, type: entryType('undo'), rep: uuid().required() }),
-  pain: Joi.object({
-    ...entryBase,
-    type: entryType('pain'),
-    moment: oneOf(['during', 'after'] as const).required(),
-    pain: painReportSchema.required(),
-  }),
-  reading: Joi.object({
-    ...entryBase,
-    type: entryType('reading'),
-    speed: Joi.number().min(10).max(200).required(),
-    unit: oneOf(['mph', 'km/h'] as const).required(),
-    effort: Joi.number().min(10).max(110).required(),
-    gun: text(40).required(),
-    setting: oneOf(['mound', 'drill', 'flat'] as const).required(),
-    rep: uuid().allow(null),
-  }),
-};
-const ENTRY_TYPES = Object.keys(ENTRY_SCHEMAS) as LogEntry['type'][];
-export const logEntrySchema = Joi.alternatives().conditional('.type', {
-  switch: ENTRY_TYPES.map((value) => ({ is: value, then: ENTRY_SCHEMAS[value] })),
-  otherwise: Joi.object({ type: oneOf(ENTRY_TYPES).required() }).unknown(true),
-}) as Joi.AlternativesSchema<LogEntry>;
-
-export interface LogBatch {
-  readonly entries: readonly LogEntry[];
-}
-export const logBatchSchema = objectOf<LogBatch>({ entries: listOf(logEntrySchema, 500).min(1).required() });
-
-/** Takes a rep, a speed or an outing out of the load, for good. */
-export interface LoadRemoval {
-  readonly reason: string;
-}
-export const loadRemovalSchema = objectOf<LoadRemoval>({ reason: text(200).required() });
 
 export interface NewOuting {
   readonly on: IsoDate;
@@ -448,58 +300,6 @@ export interface DiagnosisRecord {
   readonly rulings: readonly RulingRecord[];
   /** What is judged otherwise than at the last look; null when there was none. */
   readonly changes: { readonly since: IsoDate; readonly list: readonly Change[] } | null;
-}
-
-export interface PlanRecord {
-  readonly id: string;
-  readonly on: IsoDate;
-  readonly weeks: number;
-  readonly assigned: boolean;
-  readonly plan: Plan;
-  /** Changes by hand, in their order. */
-  readonly edits: readonly PlanEdit[];
-  /** Rules that the plan breaks since it was changed. */
-  readonly broken: readonly Broken[];
-  /** For who may change it: what it was made from, enough to see at once what a change breaks. */
-  readonly request: PlanRequest | null;
-  /** For who may change it: the plan before any change by hand. */
-  readonly base: Plan | null;
-}
-
-export interface DrillTally {
-  readonly drill: string;
-  readonly reps: number;
-  readonly good: number;
-  readonly close: number;
-  readonly off: number;
-}
-
-export interface SessionRecord {
-  readonly id: string;
-  readonly on: IsoDate;
-  readonly assignment: AssignmentRecord | null;
-  readonly finished: boolean;
-  /** Dry work only: why, or null when balls may fly. */
-  readonly dryOnly: string | null;
-  readonly tallies: readonly DrillTally[];
-  readonly workload: Workload;
-  readonly verdicts: readonly RungMove[];
-  /** What is kept as load and not counted, and why. */
-  readonly notCounted: readonly { readonly reason: string; readonly entries: number }[];
-}
-
-/** What became of one entry: stored, or refused with the reason. A throw against a lock or budget is refused, and kept as load. */
-export interface EntryResult {
-  readonly id: string;
-  readonly status: 'stored' | 'refused';
-  readonly reason: string | null;
-  /** Whether it is in the log at all. */
-  readonly kept: boolean;
-}
-
-export interface LogAnswer {
-  readonly results: readonly EntryResult[];
-  readonly session: SessionRecord;
 }
 
 export interface TodayRow {

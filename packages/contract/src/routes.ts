@@ -16,18 +16,15 @@ import {
   personChangeSchema,
   signInSchema,
 } from './people';
+import { newPlanSchema, planEditsSchema } from './plans';
+import { loadRemovalSchema, logBatchSchema, newSessionSchema } from './log';
 import {
   athleteChangeSchema,
   focusChangeSchema,
-  loadRemovalSchema,
-  logBatchSchema,
   newFocusSchema,
   newObservationSchema,
   newRulingSchema,
   newOutingSchema,
-  newPlanSchema,
-  planEditsSchema,
-  newSessionSchema,
 } from './records';
 import { newOwnDrillSchema } from './library';
 import { rosterImportSchema, rosterQuerySchema } from './roster';

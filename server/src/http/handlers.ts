@@ -33,7 +33,8 @@ import type {
 } from '@wrightonic/contract';
 import type { Clearance } from '@wrightonic/core';
 import { changePassword, me, signOutEverywhere } from '../services/account';
-import { athleteWork, overview, putAthlete } from '../services/athletes';
+import { athleteWork, overview } from '../services/overview';
+import { putAthlete } from '../services/put-athlete';
 import { bodyOf, dropBodyReading, finishBodyCheck, putBodyCheck, putBodyNote, putBodyReading } from '../services/body';
 import { clip, clips, dropClip, putClip, putClipPart, putMarks } from '../services/clips';
 import type { Context } from '../services/context';

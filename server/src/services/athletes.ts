@@ -1,65 +1,25 @@
-import type {
-  AthleteChange,
-  AthleteOverview,
-  AthleteRecord,
-  AthleteWork,
-  AssignmentRecord,
-  FocusRecord,
-  IntakeRecord,
-  MeasuredOn,
-  RulingRecord,
-  RungMove,
-  StandingClearance,
-} from '@wrightonic/contract';
-import {
-  ageOn,
-  chainOf,
-  diagnose,
-  findingById,
-  flagsOf,
-  fromMph,
-  measureById,
-  presence,
-  SPARED_UNDER,
-  toMph,
-  trend,
-  visibilityOf,
-  weighLook,
-  wordsForAthlete,
-} from '@wrightonic/core';
+import type { AthleteRecord, FocusRecord, IntakeRecord, RulingRecord, RungMove } from '@wrightonic/contract';
+import { chainOf, diagnose, findingById, flagsOf, presence, visibilityOf, weighLook } from '@wrightonic/core';
 import type {
   AthleteProfile,
-  AthleteWords,
   DatedEvidence,
   Diagnosis,
   DiagnosisRequest,
   FindingId,
   IsoDate,
   LinkState,
-  PlanSession,
   Rung,
   WorkDone,
 } from '@wrightonic/core';
-import { EMPTY_INTAKE } from '@wrightonic/contract';
-import { notFound, wrongField } from '../problems';
-import { bodyHistories } from './body';
-import { sessionFor } from './told';
-import { within } from './context';
+import { notFound } from '../problems';
 import type { Context } from './context';
 import { evidenceOf, lookedAt } from './evidence';
 import type { Observed } from './evidence';
 import { eyesOf, renewAgreements } from './eyes';
-import { correctDiscipline } from './discipline';
-import { consentsOf, isMinor } from './intake';
 import { loadOf, workloadOf } from './load';
-import type { Load } from './load';
 import type { FocusLogRow } from './log/rows';
-import { replan } from './plans';
-import { keepWords } from './roster';
-import { speedsOf } from './speeds';
-import { timelineOf } from './timeline';
 
-interface AthleteDbRow {
+export interface AthleteDbRow {
   id: string;
   name: string;
   discipline: AthleteProfile['discipline'];
@@ -82,7 +42,7 @@ interface AthleteDbRow {
   intake_next: IntakeRecord['next'];
 }
 
-const toRecord = (row: AthleteDbRow): AthleteRecord => ({
+export const toRecord = (row: AthleteDbRow): AthleteRecord => ({
   name: row.name,
   discipline: row.discipline,
   throws: row.throws,
@@ -106,7 +66,7 @@ export const profileOf = (athlete: AthleteRecord): AthleteProfile => ({
   level: athlete.level,
 });
 
-async function rowOf(ctx: Context, id: string): Promise<AthleteDbRow> {
+export async function rowOf(ctx: Context, id: string): Promise<AthleteDbRow> {
   const row = (await ctx.tenant.from('athletes').where('id', id).first()) as AthleteDbRow | undefined;
   if (!row) throw notFound('athlete');
   return row;
@@ -122,7 +82,7 @@ export async function holdAthlete(ctx: Context, id: string): Promise<AthleteReco
 /** @throws ProblemError 404 when the academy has no such athlete */
 export const athleteRecord = async (ctx: Context, id: string): Promise<AthleteRecord> => toRecord(await rowOf(ctx, id));
 
-const UNSEEN: readonly LinkState[] = ['unseen', 'unseen', 'unseen', 'unseen', 'unseen', 'unseen'];
+export const UNSEEN: readonly LinkState[] = ['unseen', 'unseen', 'unseen', 'unseen', 'unseen', 'unseen'];
 
 /** Columns of somebody of whom no more is known than who they are. */
 export const BLANK_ATHLETE = {
@@ -135,53 +95,6 @@ export const BLANK_ATHLETE = {
 } as const;
 /** What stands while nobody has looked. */
 export const blankFlags = () => ({ flags: '[]', care: false, focus: null, lock_until: null, lock_from: null });
-
-/** Weighted balls are locked under this age, whatever the academy allows. */
-export const WEIGHTED_BALLS_FROM = 16;
-
-export async function putAthlete(ctx: Context, id: string, given: AthleteChange): Promise<AthleteOverview> {
-  const age = ageOn(given.birthDate, ctx.today);
-  if (age < 4 || age > 90) throw wrongField('birthDate', `makes the athlete ${age} years old; check the year`);
-  if (given.equipment.includes('weighted-ball') && (!ctx.academy.weightedBalls || age < WEIGHTED_BALLS_FROM))
-    throw wrongField(
-      'equipment',
-      ctx.academy.weightedBalls
-        ? `weighted balls are locked under ${WEIGHTED_BALLS_FROM}`
-        : 'weighted balls are off in this academy; an owner can allow them in Desk',
-    );
-  const { heightM, massKg, birthDate, availability, equipment, schools, setForeignAside = false, ...same } = given;
-  await ctx.tenant.transaction(async (tenant) => {
-    const inside = within(ctx, tenant);
-    const known = await tenant.hold<AthleteDbRow>(id);
-    const intake =
-      known && known.discipline !== given.discipline
-        ? await correctDiscipline(inside, id, known.discipline, given.discipline, known.intake, setForeignAside)
-        : known?.intake;
-    await tenant.upsert('athletes', {
-      ...same,
-      id,
-      birth_date: birthDate,
-      height_m: heightM,
-      mass_kg: massKg,
-      availability: JSON.stringify(availability),
-      equipment: JSON.stringify(equipment),
-      schools: JSON.stringify(schools),
-      ...(known
-        ? { intake: intake ? JSON.stringify(intake) : null }
-        : {
-            chain: JSON.stringify(UNSEEN),
-            ...blankFlags(),
-            intake: JSON.stringify(EMPTY_INTAKE),
-            intake_next: EMPTY_INTAKE.next,
-          }),
-    });
-    await keepWords(tenant, id, given.name);
-    await renewGlance(inside, id);
-    // Age, days, place, kit and season are what a plan is made of.
-    if (known) await replan(inside, id);
-  });
-  return overview(ctx, id);
-}
 
 interface FocusRow extends FocusLogRow {
   state: FocusRecord['state'];
@@ -348,146 +261,3 @@ export const movesOf = async (ctx: Context, athlete: string, most = 30): Promise
   ((await ctx.tenant.from('verdicts').where('athlete_id', athlete).orderBy('at', 'desc').limit(most)) as VerdictRow[]).map(
     toMove,
   );
-
-export interface AssignmentRow {
-  id: string;
-  athlete_id: string;
-  on_date: IsoDate;
-  session: PlanSession;
-  done: number;
-}
-
-export const toAssignment = (ctx: Context, row: AssignmentRow): AssignmentRecord => ({
-  id: row.id,
-  on: row.on_date,
-  session: sessionFor(ctx, row.session),
-  done: Boolean(row.done),
-});
-
-/** An athlete's day: the record, the foci in work and what is assigned today. */
-export async function workOf(
-  ctx: Context,
-  id: string,
-): Promise<{ athlete: AthleteRecord; foci: FocusRecord[]; today: AssignmentRecord | null }> {
-  const [athlete, foci, today] = await Promise.all([
-    athleteRecord(ctx, id),
-    fociOf(ctx, id),
-    ctx.tenant.from('assignments').where({ athlete_id: id, on_date: ctx.today }).first() as Promise<AssignmentRow | undefined>,
-  ]);
-  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(ctx, today) : null };
-}
-
-/** Today's session, if any, and the next. */
-const comingOf = (ctx: Context, id: string): Promise<AssignmentRow[]> =>
-  ctx.tenant
-    .from('assignments')
-    .where('athlete_id', id)
-    .where('on_date', '>=', ctx.today)
-    .orderBy('on_date')
-    .limit(2) as unknown as Promise<AssignmentRow[]>;
-
-/** Everything that the athlete page shows without scrolling, and its timeline. */
-export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
-  const row = await rowOf(ctx, id);
-  const athlete = toRecord(row);
-  const [foci, load, moves, coming, timeline, speeds, histories, { result, observed, request }, consents] = await Promise.all([
-    fociOf(ctx, id),
-    loadOf(ctx, id),
-    movesOf(ctx, id, 6),
-    comingOf(ctx, id),
-    timelineOf(ctx, id),
-    speedsOf(ctx, id),
-    bodyHistories(ctx, id),
-    currentDiagnosis(ctx, id, athlete),
-    consentsOf(ctx, id),
-  ]);
-  const active = foci.filter((f) => f.ended_at === null);
-  const today = coming.find((a) => a.on_date === ctx.today);
-  const next = coming.find((a) => a.on_date > ctx.today);
-  const speed = speeds.length === 0 ? null : trend({ on: ctx.today, athlete: profileOf(athlete), readings: speeds });
-  const inUnit = (value: number) =>
-    Math.round(10 * fromMph(toMph({ speed: value, unit: speeds[speeds.length - 1]!.unit }), ctx.academy.speedUnit)) / 10;
-  return {
-    id,
-    athlete,
-    age: ageOn(athlete.birthDate, ctx.today),
-    chain: row.chain,
-    foci: active.map(toFocus),
-    why: active[0]?.why ?? null,
-    today: today ? toAssignment(ctx, today) : null,
-    next: next ? toAssignment(ctx, next) : null,
-    workload: workloadOf(ctx, athlete, load),
-    moves,
-    timeline,
-    speed: speed && {
-      sentence: speed.sentence,
-      series: speed.series.map((p) => ({ date: p.date, level: inUnit(p.level), low: inUnit(p.low), high: inUnit(p.high) })),
-    },
-    flags: result.flags,
-    archived: Boolean(row.archived),
-    intakeNext: row.intake_next,
-    minor: isMinor(athlete.birthDate, ctx.today),
-    clearance: standingClearance(load.clearances, ctx.today),
-    measured: newestMeasures(observed),
-    explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
-    told: observed.length === 0 ? null : toldOf(ctx, row, active[0]?.finding ?? null, request, result),
-    filmConsent: consents.some((c) => c.kind === 'film' && c.given),
-    body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
-  };
-}
-
-/** What the judgement comes to in words for athlete and family. */
-function toldOf(
-  ctx: Context,
-  row: AthleteDbRow,
-  focus: FindingId | null,
-  { evidence, schools }: DiagnosisRequest,
-  diagnosis: Diagnosis,
-): AthleteWords {
-  return wordsForAthlete({
-    diagnosis,
-    evidence,
-    focus,
-    method: schools?.method ?? 'mixed',
-    explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
-    words: ageOn(row.birth_date, ctx.today) < SPARED_UNDER ? ctx.academy.words : [],
-  });
-}
-
-function newestMeasures(evidence: readonly Observed[]): MeasuredOn[] {
-  const newest = new Map<string, MeasuredOn>();
-  for (const { on, evidence: item } of evidence) {
-    if (item.kind !== 'measure') continue;
-    const key = `${item.measure}:${item.event}`;
-    if ((newest.get(key)?.on ?? '') > on) continue;
-    const { measure, event, value, unit } = item;
-    newest.set(key, { on, measure, event, value, unit, sd: item.sd ?? measureById(measure).typicalSd });
-  }
-  return [...newest.values()].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
-}
-
-/** The newest clearance, while it holds. */
-function standingClearance(clearances: Load['clearances'], today: IsoDate): StandingClearance | null {
-  const newest = clearances[clearances.length - 1];
-  return newest && (newest.until === undefined || newest.until >= today) ? newest : null;
-}
-
-/** What whoever runs a session needs to know, and no more. */
-export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork> {
-  const row = await rowOf(ctx, id);
-  const athlete = toRecord(row);
-  const [foci, load, coming] = await Promise.all([fociOf(ctx, id), loadOf(ctx, id), comingOf(ctx, id)]);
-  const today = coming.find((a) => a.on_date === ctx.today);
-  const next = coming.find((a) => a.on_date > ctx.today);
-  return {
-    id,
-    athlete: { ...profileOf(athlete), name: athlete.name },
-    age: ageOn(athlete.birthDate, ctx.today),
-    foci: foci.filter((f) => f.ended_at === null).map(toFocus),
-    today: today ? toAssignment(ctx, today) : null,
-    next: next ? toAssignment(ctx, next) : null,
-    workload: workloadOf(ctx, athlete, load),
-    flags: row.flags,
-    clearance: standingClearance(load.clearances, ctx.today),
-  };
-}

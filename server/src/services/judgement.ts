@@ -13,7 +13,8 @@ import {
 } from '@wrightonic/core';
 import type { Diagnosis, DiagnosisRequest, IsoDate, Judged } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
-import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, overview, profileOf, renewGlance } from './athletes';
+import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, profileOf, renewGlance } from './athletes';
+import { overview } from './overview';
 import { within } from './context';
 import { reclimb } from './log/reclimb';
 import { replan } from './plans';

@@ -2,7 +2,7 @@ import type { Archiving, AthleteExport, AthleteOverview, ErasePreview, Erasure }
 import { rm } from 'node:fs/promises';
 import { notFound, wrongField } from '../problems';
 import { clipPath } from './clips';
-import { overview } from './athletes';
+import { overview } from './overview';
 import type { Context } from './context';
 
 /**

@@ -14,7 +14,7 @@ import {
 import type { Allowance, Broken, IsoDate, Plan, PlanEdit, PlanRequest, PlanSession } from '@wrightonic/core';
 import { conflict, notFound, wrongField } from '../problems';
 import { athleteRecord, fociOf, holdAthlete } from './athletes';
-import type { AssignmentRow } from './athletes';
+import type { AssignmentRow } from './overview';
 import { within } from './context';
 import type { Context } from './context';
 import type { Improve } from '../planner';

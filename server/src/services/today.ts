@@ -2,8 +2,8 @@ import type { AthleteRow, Need, TodayList, TodayRow } from '@wrightonic/contract
 import { addDays, drillById, findingById } from '@wrightonic/core';
 import type { FindingId, IsoDate, PlanSession } from '@wrightonic/core';
 import type { Knex } from 'knex';
-import { toAssignment } from './athletes';
-import type { AssignmentRow } from './athletes';
+import { toAssignment } from './overview';
+import type { AssignmentRow } from './overview';
 import type { Context } from './context';
 import { toAthleteRow, whereLocked } from './roster';
 import type { RosterDbRow } from './roster';

@@ -1,0 +1,166 @@
+import type {
+  AthleteOverview,
+  AthleteRecord,
+  AthleteWork,
+  AssignmentRecord,
+  FocusRecord,
+  MeasuredOn,
+  StandingClearance,
+} from '@wrightonic/contract';
+import { ageOn, fromMph, measureById, SPARED_UNDER, toMph, trend, wordsForAthlete } from '@wrightonic/core';
+import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate, PlanSession } from '@wrightonic/core';
+import { EMPTY_INTAKE } from '@wrightonic/contract';
+import { bodyHistories } from './body';
+import { sessionFor } from './told';
+import type { Context } from './context';
+import type { Observed } from './evidence';
+import { consentsOf, isMinor } from './intake';
+import { loadOf, workloadOf } from './load';
+import type { Load } from './load';
+import { speedsOf } from './speeds';
+import { timelineOf } from './timeline';
+import { toRecord, profileOf, rowOf, athleteRecord, toFocus, fociOf, currentDiagnosis, movesOf } from './athletes';
+import type { AthleteDbRow } from './athletes';
+
+export interface AssignmentRow {
+  id: string;
+  athlete_id: string;
+  on_date: IsoDate;
+  session: PlanSession;
+  done: number;
+}
+
+export const toAssignment = (ctx: Context, row: AssignmentRow): AssignmentRecord => ({
+  id: row.id,
+  on: row.on_date,
+  session: sessionFor(ctx, row.session),
+  done: Boolean(row.done),
+});
+
+/** An athlete's day: the record, the foci in work and what is assigned today. */
+export async function workOf(
+  ctx: Context,
+  id: string,
+): Promise<{ athlete: AthleteRecord; foci: FocusRecord[]; today: AssignmentRecord | null }> {
+  const [athlete, foci, today] = await Promise.all([
+    athleteRecord(ctx, id),
+    fociOf(ctx, id),
+    ctx.tenant.from('assignments').where({ athlete_id: id, on_date: ctx.today }).first() as Promise<AssignmentRow | undefined>,
+  ]);
+  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(ctx, today) : null };
+}
+
+/** Today's session, if any, and the next. */
+const comingOf = (ctx: Context, id: string): Promise<AssignmentRow[]> =>
+  ctx.tenant
+    .from('assignments')
+    .where('athlete_id', id)
+    .where('on_date', '>=', ctx.today)
+    .orderBy('on_date')
+    .limit(2) as unknown as Promise<AssignmentRow[]>;
+
+/** Everything that the athlete page shows without scrolling, and its timeline. */
+export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
+  const row = await rowOf(ctx, id);
+  const athlete = toRecord(row);
+  const [foci, load, moves, coming, timeline, speeds, histories, { result, observed, request }, consents] = await Promise.all([
+    fociOf(ctx, id),
+    loadOf(ctx, id),
+    movesOf(ctx, id, 6),
+    comingOf(ctx, id),
+    timelineOf(ctx, id),
+    speedsOf(ctx, id),
+    bodyHistories(ctx, id),
+    currentDiagnosis(ctx, id, athlete),
+    consentsOf(ctx, id),
+  ]);
+  const active = foci.filter((f) => f.ended_at === null);
+  const today = coming.find((a) => a.on_date === ctx.today);
+  const next = coming.find((a) => a.on_date > ctx.today);
+  const speed = speeds.length === 0 ? null : trend({ on: ctx.today, athlete: profileOf(athlete), readings: speeds });
+  const inUnit = (value: number) =>
+    Math.round(10 * fromMph(toMph({ speed: value, unit: speeds[speeds.length - 1]!.unit }), ctx.academy.speedUnit)) / 10;
+  return {
+    id,
+    athlete,
+    age: ageOn(athlete.birthDate, ctx.today),
+    chain: row.chain,
+    foci: active.map(toFocus),
+    why: active[0]?.why ?? null,
+    today: today ? toAssignment(ctx, today) : null,
+    next: next ? toAssignment(ctx, next) : null,
+    workload: workloadOf(ctx, athlete, load),
+    moves,
+    timeline,
+    speed: speed && {
+      sentence: speed.sentence,
+      series: speed.series.map((p) => ({ date: p.date, level: inUnit(p.level), low: inUnit(p.low), high: inUnit(p.high) })),
+    },
+    flags: result.flags,
+    archived: Boolean(row.archived),
+    intakeNext: row.intake_next,
+    minor: isMinor(athlete.birthDate, ctx.today),
+    clearance: standingClearance(load.clearances, ctx.today),
+    measured: newestMeasures(observed),
+    explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
+    told: observed.length === 0 ? null : toldOf(ctx, row, active[0]?.finding ?? null, request, result),
+    filmConsent: consents.some((c) => c.kind === 'film' && c.given),
+    body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
+  };
+}
+
+/** What the judgement comes to in words for athlete and family. */
+function toldOf(
+  ctx: Context,
+  row: AthleteDbRow,
+  focus: FindingId | null,
+  { evidence, schools }: DiagnosisRequest,
+  diagnosis: Diagnosis,
+): AthleteWords {
+  return wordsForAthlete({
+    diagnosis,
+    evidence,
+    focus,
+    method: schools?.method ?? 'mixed',
+    explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
+    words: ageOn(row.birth_date, ctx.today) < SPARED_UNDER ? ctx.academy.words : [],
+  });
+}
+
+function newestMeasures(evidence: readonly Observed[]): MeasuredOn[] {
+  const newest = new Map<string, MeasuredOn>();
+  for (const { on, evidence: item } of evidence) {
+    if (item.kind !== 'measure') continue;
+    const key = `${item.measure}:${item.event}`;
+    if ((newest.get(key)?.on ?? '') > on) continue;
+    const { measure, event, value, unit } = item;
+    newest.set(key, { on, measure, event, value, unit, sd: item.sd ?? measureById(measure).typicalSd });
+  }
+  return [...newest.values()].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+}
+
+/** The newest clearance, while it holds. */
+function standingClearance(clearances: Load['clearances'], today: IsoDate): StandingClearance | null {
+  const newest = clearances[clearances.length - 1];
+  return newest && (newest.until === undefined || newest.until >= today) ? newest : null;
+}
+
+/** What whoever runs a session needs to know, and no more. */
+export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork> {
+  const row = await rowOf(ctx, id);
+  const athlete = toRecord(row);
+  const [foci, load, coming] = await Promise.all([fociOf(ctx, id), loadOf(ctx, id), comingOf(ctx, id)]);
+  const today = coming.find((a) => a.on_date === ctx.today);
+  const next = coming.find((a) => a.on_date > ctx.today);
+  return {
+    id,
+    athlete: { ...profileOf(athlete), name: athlete.name },
+    age: ageOn(athlete.birthDate, ctx.today),
+    foci: foci.filter((f) => f.ended_at === null).map(toFocus),
+    today: today ? toAssignment(ctx, today) : null,
+    next: next ? toAssignment(ctx, next) : null,
+    workload: workloadOf(ctx, athlete, load),
+    flags: row.flags,
+    clearance: standingClearance(load.clearances, ctx.today),
+  };
+}
