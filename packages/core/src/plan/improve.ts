@@ -9,7 +9,9 @@ import { KEPT, modelOf, valuesOf } from './model';
 import type { FrameChoices } from './model';
 import { makePlan } from './plan';
 import { assemble } from './session';
-import { differ, mainWanted, sameAs, secondWanted, supportReps, supportWanted } from './work';
+import { differ, sameAs } from './differ';
+import { supportReps, supportWanted } from './fill';
+import { mainWanted, secondWanted } from './work';
 import { Draft } from './draft';
 import type { Plan, PlanItem, PlanRequest, PlanSession } from './types';
 

@@ -14,7 +14,8 @@ import type { Frame } from './greedy';
 import { LinearBuilder } from './linear';
 import type { Entry, Follower, LinearModel } from './linear';
 import type { PlanItem } from './types';
-import { LEAST_SUPPORT, MOST_DRY_SETS, MOST_SETS, secondWork, SUPPORT_SHARE, supportChoices, workOf } from './work';
+import { LEAST_SUPPORT, SUPPORT_SHARE, supportChoices } from './fill';
+import { MOST_DRY_SETS, MOST_SETS, secondWork, workOf } from './work';
 import type { Work } from './work';
 
 /** Worth of one, two, three and four sets of a drill against its score. Provenance `house`. */

@@ -9,7 +9,9 @@ import { totalsOf } from './totals';
 import { ROLES } from './types';
 import type { PlanItem, PlanSession } from './types';
 import { newToday, sessionNote } from './words';
-import { differ, fillDry, support, work } from './work';
+import { differ } from './differ';
+import { fillDry, support } from './fill';
+import { work } from './work';
 
 export interface BuiltSession {
   readonly session: PlanSession | null;

@@ -1,18 +1,16 @@
-import { drillById } from '../drills/catalogue';
 import { RUNG_NAMES } from '../drills/types';
 import type { Drill, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
-import { sum } from '../shared/maths';
-import { behindFoci, heldBack } from './behind';
+import { heldBack } from './behind';
 import { directOn, generalFor, workRung } from './choose';
 import type { Context } from './choose';
-import { calmTop, effortCeiling, fullDistance, itemOf, minutesFor, redose, sessionCue } from './dose';
+import { calmTop, effortCeiling, fullDistance, itemOf, sessionCue } from './dose';
 import type { Wanted } from './dose';
 import { mostItems } from './draft';
 import type { Draft } from './draft';
 import type { Standing } from './standing';
-import type { PlanItem, PlanSession } from './types';
+import type { PlanItem } from './types';
 import { quoted } from './words';
 
 const SET_OF_THROWS = 5;
@@ -24,12 +22,6 @@ export const MOST_DRY_SETS = 3;
 const MUCH_CATCH = 34;
 /** Throws that are kept for the young’s game. */
 const GAME_THROWS = 10;
-/** Minutes of dry work that fill up a session that is short of throws. */
-const DRY_FILL = 15;
-/** Share of the worked reps that support may take. */
-export const SUPPORT_SHARE = 0.35;
-/** A session at this share of its useful minutes is full. */
-const FULL = 0.92;
 /** Highest effort of whole throws that carry a drill, percent: with part throws, and in blocks in turn. */
 const CARRY_EFFORT = { part: 75, blocks: 85 } as const;
 /** Whole throws beside part throws go over this share of the distance. */
@@ -179,7 +171,7 @@ function addWhole(draft: Draft, first: Standing, main: PlanItem): PlanItem | nul
 }
 
 /** Gives each of the items another set in turn while they fit, up to so many. */
-function growTogether(draft: Draft, items: readonly (PlanItem | null)[], most: number, throws = Infinity): void {
+export function growTogether(draft: Draft, items: readonly (PlanItem | null)[], most: number, throws = Infinity): void {
   const drills = items.flatMap((item) => (item === null ? [] : [item.drill]));
   for (let grew = true; grew;) {
     grew = false;
@@ -218,131 +210,4 @@ function armItem(draft: Draft, most: number): void {
     if (draft.add(itemOf({ drill, role: 'arm-work', focus: null, rung: 3, sets, reps: throws / sets, effort, why }, context)))
       return;
   }
-}
-
-/** Drills for a thought or a limit behind the focus that stands in this athlete, the first choice first. */
-export function supportChoices(
-  context: Context,
-): { readonly drill: Drill; readonly why: string; readonly probability: number }[] {
-  const behind = behindFoci(context.request);
-  const kind = (wanted: string) => behind.filter((b) => findingById(b.finding).kind === wanted);
-  return [...kind('cue').slice(0, 1), ...kind('limit')].flatMap(({ finding, probability, of }) => {
-    const why = `Supports ${quoted(of)}: ${quoted(finding)} stands at ${Math.round(100 * probability)} % in this athlete.`;
-    return ([1, 2, 0] as const)
-      .flatMap((rung) => directOn(finding, rung, context))
-      .filter((d) => d.throws === 'none')
-      .map((drill) => ({ drill, why, probability }));
-  });
-}
-
-/** Reps of support that so many reps of direct work leave room for. */
-export const supportReps = (drill: Drill, worked: number): number =>
-  Math.min(drill.dose.reps, Math.floor((SUPPORT_SHARE / (1 - SUPPORT_SHARE)) * worked));
-
-export const supportWanted = (choice: { readonly drill: Drill; readonly why: string }): Omit<Wanted, 'sets' | 'reps'> => ({
-  drill: choice.drill,
-  role: 'support',
-  focus: null,
-  rung: choice.drill.rungs[0]!,
-  why: choice.why,
-});
-
-/** Reps below which support is not worth its minutes. */
-export const LEAST_SUPPORT = 4;
-
-export function support(draft: Draft): void {
-  const { context } = draft;
-  const worked = sum(draft.items.filter((i) => i.role === 'main' || i.role === 'pinned').map((i) => i.sets * i.reps));
-  for (const choice of supportChoices(context)) {
-    const reps = supportReps(choice.drill, worked);
-    if (draft.has(choice.drill.id) || reps < LEAST_SUPPORT) continue;
-    if (draft.add(itemOf({ ...supportWanted(choice), sets: 1, reps }, context))) return;
-  }
-}
-
-/** Dry direct work, up to a quarter of an hour, where throws are short. */
-export function fillDry(draft: Draft, first: Standing): void {
-  const { context } = draft;
-  const { day } = context;
-  const finding = findingById(first.finding).kind === 'limit' ? heldBack(first.finding, context.request) : first.finding;
-  if (finding === null) return;
-  const dry = () => sum(draft.items.filter((i) => i.role === 'main' && i.throws === 0).map((i) => i.minutes));
-  const thrown = draft.throws > 0;
-  for (const rung of [2, 1] as const) {
-    if (rung > Math.max(first.rung, 1)) continue;
-    for (const drill of directOn(finding, rung, context)) {
-      if (draft.minutes >= FULL * day.useful) return;
-      if (draft.has(drill.id) || drill.throws !== 'none') continue;
-      const minutes = minutesFor(drill, drill.dose.sets, drill.dose.reps, day.place);
-      if (dry() + minutes > DRY_FILL) continue;
-      const why = thrown
-        ? `Without a ball, for ${quoted(finding)}: the day’s throws end before its minutes do.`
-        : `Works on ${quoted(finding)} at rung ${rung} (${RUNG_NAMES[rung].toLowerCase()}) without a ball.`;
-      const dose = { sets: drill.dose.sets, reps: drill.dose.reps };
-      const item = itemOf(
-        { drill, role: 'main', focus: first.finding, rung, ...dose, why, cue: sessionCue(finding, context) },
-        context,
-      );
-      if (!draft.add(item)) continue;
-      growTogether(draft, [item], MOST_DRY_SETS);
-      // One dry drill beside throws; a dry session may hold several.
-      if (thrown) return;
-    }
-  }
-}
-
-const shape = (items: readonly PlanItem[]): string =>
-  items
-    .filter((i) => drillById(i.drill).part !== 'pulse')
-    .map((i) => [i.drill, i.sets, i.reps, i.effort.join('-'), i.aids.join()].join('|'))
-    .sort()
-    .join('\n');
-
-/** Whether a session holds the same as another, but for what raises the pulse. */
-export const sameAs = (items: readonly PlanItem[], last: PlanSession): boolean => shape(items) === shape(last.items);
-
-/**
- * Never the same as the last session at this place: another dose where nothing else differs.
- * @param dryOnly the throws stay as they are
- */
-export function differ(draft: Draft, last: PlanSession | null, dryOnly = false): void {
-  if (!last || !sameAs(draft.items, last)) return;
-  if (dryOnly && swapGeneral(draft)) return;
-  for (const item of draft.items.filter((i) => i.role === 'main' || i.role === 'arm-work' || i.role === 'prepare')) {
-    if (drillById(item.drill).part === 'pulse' || (dryOnly && item.throws > 0)) continue;
-    if (draft.grow(item, item.sets + 1)) return;
-    if (item.throws === 0 && draft.grow(item, item.sets, item.reps + 2)) return;
-    if (item.sets > 1 && draft.grow(item, item.sets - 1)) return;
-    if (item.reps > 6 && draft.grow(item, item.sets, item.reps - 2)) return;
-  }
-  if (dryOnly) trade(draft);
-}
-
-/** Another drill of the same part for the arm’s own work or the whole throws, as many throws as before. */
-function swapGeneral(draft: Draft): boolean {
-  for (const item of draft.items.filter((i) => i.role === 'arm-work' || i.role === 'carry-over')) {
-    const { part } = drillById(item.drill);
-    const other =
-      part === null ? undefined : generalFor(part, draft.context).find((d) => !draft.has(d.id) && d.rungs.includes(item.rung));
-    if (!other || other.effort[0] > item.effort[1]) continue;
-    draft.items[draft.items.indexOf(item)] = {
-      ...item,
-      drill: other.id,
-      effort: [Math.max(item.effort[0], other.effort[0]), item.effort[1]],
-    };
-    return true;
-  }
-  return false;
-}
-
-/** A set less of the drill and one more of the whole throws, or the other way round. */
-function trade(draft: Draft): void {
-  const main = draft.items.find((i) => i.role === 'main' && i.throws > 0);
-  const whole = draft.items.find((i) => i.role === 'carry-over');
-  if (!main || !whole || main.reps !== whole.reps) return;
-  const { place } = draft.context.day;
-  const [less, more] = main.sets > 1 ? [main, whole] : [whole, main];
-  if (less.sets < 2) return;
-  draft.items[draft.items.indexOf(less)] = redose(less, drillById(less.drill), less.sets - 1, less.reps, place);
-  draft.items[draft.items.indexOf(more)] = redose(more, drillById(more.drill), more.sets + 1, more.reps, place);
 }
