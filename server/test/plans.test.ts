@@ -128,18 +128,18 @@ describe('a plan changed by hand', () => {
 });
 
 describe('a drill in the academy’s own words', () => {
-  const own = (drill: string, words: object, use = 'usual') => coach.put(`/library/${uuid()}`, { drill, words, use });
+  const own = (drill: string, words: object, use = 'usual') => coach.put(`/library/drills/${uuid()}`, { drill, words, use });
 
   it('has versions, and a plan keeps those that it was made with', async () => {
     const { body: none } = await coach.get('/library').expect(200);
-    expect(none).toEqual([]);
+    expect(none).toEqual({ drills: [], ladders: [] });
     await own('march-and-reach', { name: 'Tall march' }).expect(200);
     const { plan } = await planned();
     const items = plan.plan.sessions.flatMap((s) => s.items);
     expect(items.find((i) => i.drill === 'march-and-reach')!.words).toBe(1);
     expect(items.find((i) => i.drill === 'build-up-throws')!.words).toBe(0);
     const { body } = await own('march-and-reach', { name: 'Very tall march', success: 'Taller than before' }).expect(200);
-    expect(body.map((o: { version: number; words: { name: string } }) => [o.version, o.words.name])).toEqual([
+    expect(body.drills.map((o: { version: number; words: { name: string } }) => [o.version, o.words.name])).toEqual([
       [1, 'Tall march'],
       [2, 'Very tall march'],
     ]);
@@ -159,12 +159,108 @@ describe('a drill in the academy’s own words', () => {
 
   it('is the owner’s to change, the academy’s to read, and nobody else’s', async () => {
     const instructor = await signedIn(harness, { academy: coach.academy, role: 'instructor' });
-    await instructor.put(`/library/${uuid()}`, { drill: 'easy-catch', words: {}, use: 'first' }).expect(403);
-    expect((await instructor.get('/library').expect(200)).body.length).toBeGreaterThan(0);
+    await instructor.put(`/library/drills/${uuid()}`, { drill: 'easy-catch', words: {}, use: 'first' }).expect(403);
+    expect((await instructor.get('/library').expect(200)).body.drills.length).toBeGreaterThan(0);
     const stranger = await signedIn(harness, { role: 'owner', academy: await addAcademy(harness.db) });
-    expect((await stranger.get('/library').expect(200)).body).toEqual([]);
+    expect((await stranger.get('/library').expect(200)).body).toEqual({ drills: [], ladders: [] });
     await own('no-such-drill', {}).expect(422);
     await own('easy-catch', { steps: [] }).expect(422);
+  });
+});
+
+describe('a copy of a drill', () => {
+  const COPY = 'slow-never-stopped~ours1';
+  const put = (body: object, status = 200, by: Client = coach) => by.put(`/library/drills/${uuid()}`, body).expect(status);
+  const copy = (more: object = {}) => ({ drill: COPY, words: { name: 'Porch march' }, use: 'usual', ...more });
+  const added = async (path: string, date: string, drill: string) => changed(path, [{ kind: 'add', date, drill }]);
+
+  it('is refused where it does not stand, with what to do, and nothing is kept', async () => {
+    for (const [more, words] of [
+      [{ words: {} }, 'name of its own'],
+      [{ fields: { rungs: [5] } }, 'choose rungs up to 2'],
+      [{ fields: { place: ['moon'] } }, 'place'],
+      [{ fields: { dose: { sets: 0, reps: 5 } } }, 'sets'],
+      [{ fields: { throws: 'none' } }, 'throws'],
+      [{ drill: 'nothing~ours1' }, 'nothing~ours1'],
+    ] as const)
+      expect(JSON.stringify((await put(copy(more), 422)).body)).toContain(words);
+    await put({ drill: 'march-and-reach', words: {}, use: 'usual', fields: { minAge: 9 } }, 422);
+    expect((await coach.get('/library')).body.drills.filter((d: { drill: string }) => d.drill === COPY)).toEqual([]);
+  });
+
+  it('comes into a plan that was made before it, is logged, and keeps the words of its version', async () => {
+    const { athlete, plan, path } = await planned();
+    const { date } = plan.plan.sessions[0]!;
+    await coach.put(`${path}/edits`, { edits: [{ kind: 'add', date, drill: COPY }] }).expect(422);
+    await put(copy({ fields: { dose: { sets: 1, reps: 4 } } }));
+    const first = (await added(path, date, COPY)).plan.sessions[0]!.items.find((i) => i.drill === COPY)!;
+    expect([first.words, first.sets, first.reps]).toEqual([1, 1, 4]);
+    await put(copy({ words: { name: 'Porch march', success: 'Taller' }, fields: { dose: { sets: 1, reps: 9 } } }));
+    const kept = (await coach.get(`/athletes/${athlete}/plan`)).body as PlanRecord;
+    expect(kept.plan.sessions[0]!.items.find((i) => i.drill === COPY)).toEqual(first);
+    const session = await startSession(coach, athlete);
+    const { results } = await log(coach, athlete, session, [rep({ drill: COPY, focus: null, rung: 2, effort: 0 })]);
+    expect(results.map((r: { status: string; kept: boolean }) => r.status)).toEqual(['stored']);
+  });
+
+  it('is this academy’s alone', async () => {
+    const stranger = await signedIn(harness, { role: 'owner', academy: await addAcademy(harness.db) });
+    const athlete = await addAthlete(stranger);
+    const session = await startSession(stranger, athlete);
+    const { results } = await log(stranger, athlete, session, [rep({ drill: COPY, focus: null, rung: 2, effort: 0 })]);
+    expect(results.map((r: { status: string; kept: boolean }) => [r.status, r.kept])).toEqual([['refused', false]]);
+    await makeFocus(stranger, athlete, 'knee-led-load', 4);
+    const pinned = [{ date: '2026-05-05', drill: COPY }];
+    await stranger.put(`/athletes/${athlete}/plans/${uuid()}`, { weeks: 2, games: [], pinned }).expect(422);
+  });
+
+  it('is written once by two who write at once, the other is told', async () => {
+    const drill = 'slow-never-stopped~ours2';
+    const answers = await Promise.all(
+      ['A', 'B', 'C'].map((name) => coach.put(`/library/drills/${uuid()}`, { drill, words: { name }, use: 'usual' })),
+    );
+    const fine = answers.filter((a) => a.status === 200).length;
+    expect(answers.map((a) => a.status).filter((s) => s !== 200 && s !== 409)).toEqual([]);
+    const kept = (await coach.get('/library')).body.drills.filter((d: { drill: string }) => d.drill === drill);
+    expect(kept.map((d: { version: number }) => d.version)).toEqual(Array.from({ length: fine }, (_, n) => n + 1));
+  });
+
+  it('is the same when it is sent twice', async () => {
+    const id = uuid();
+    const body = { drill: 'slow-never-stopped~ours3', words: { name: 'Once' }, use: 'usual' };
+    for (let n = 0; n < 2; n++) await coach.put(`/library/drills/${id}`, body).expect(200);
+    const kept = (await coach.get('/library')).body.drills.filter((d: { drill: string }) => d.drill === body.drill);
+    expect(kept.length).toBe(1);
+  });
+});
+
+describe('an own ladder', () => {
+  const put = (body: object, status = 200, by: Client = coach) => by.put(`/library/ladders/${uuid()}`, body).expect(status);
+  const of = (rungs: object[] | null) => ({ finding: 'knee-led-load', discipline: 'overhand', rungs });
+  const mains = async () =>
+    (await planned()).plan.plan.sessions.flatMap((s) => s.items.filter((i) => i.role === 'main' && i.rung <= 6));
+
+  it('orders what is planned, in versions, until the usual one is wanted again', async () => {
+    const usual = await mains();
+    const rung = usual[0]!.rung;
+    const last = [...new Set(usual.filter((i) => i.rung === rung).map((i) => i.drill))].pop()!;
+    await put(of([{ rung, drills: [last] }]));
+    const own = await mains();
+    expect(new Set(own.map((i) => i.rung))).toEqual(new Set([rung]));
+    expect(own[0]!.drill).toBe(last);
+    const { body } = await put(of(null));
+    expect(body.ladders.map((l: { version: number; rungs: unknown }) => [l.version, l.rungs === null])).toEqual([
+      [1, false],
+      [2, true],
+    ]);
+    expect((await mains()).map((i) => i.drill)).toEqual(usual.map((i) => i.drill));
+  });
+
+  it('is refused with drills that do not treat the finding there, and to all but the owner', async () => {
+    expect((await put(of([{ rung: 2, drills: ['easy-catch'] }]), 422)).body.detail).toContain('Rung 2');
+    await put(of([{ rung: 2, drills: ['nothing'] }]), 422);
+    await put({ ...of(null), finding: 'nothing' }, 422);
+    await put(of(null), 403, await signedIn(harness, { academy: coach.academy, role: 'instructor' }));
   });
 });
 

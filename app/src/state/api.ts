@@ -15,8 +15,9 @@ import type {
   NewObservation,
   NewOuting,
   NewPlan,
+  LibraryAnswer,
   NewOwnDrill,
-  OwnDrillRecord,
+  NewOwnLadder,
   PlanEdits,
   NewSession,
   PlanRecord,
@@ -154,10 +155,14 @@ export const api = createApi({
         void dispatch(api.util.upsertQueryData('plan', athlete, data));
       },
     }),
-    library: build.query<OwnDrillRecord[], void>({ query: () => '/library', providesTags: ['Library'] }),
-    putOwnDrill: build.mutation<OwnDrillRecord[], { id: string; body: NewOwnDrill }>({
-      query: ({ id, body }) => ({ url: `/library/${id}`, method: 'PUT', body }),
-      invalidatesTags: ['Library'],
+    library: build.query<LibraryAnswer, void>({ query: () => '/library', providesTags: ['Library'] }),
+    putOwnDrill: build.mutation<LibraryAnswer, { id: string; body: NewOwnDrill }>({
+      query: ({ id, body }) => ({ url: `/library/drills/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Library', 'Plan'],
+    }),
+    putOwnLadder: build.mutation<LibraryAnswer, { id: string; body: NewOwnLadder }>({
+      query: ({ id, body }) => ({ url: `/library/ladders/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Library', 'Plan'],
     }),
     betterPlan: build.mutation<PlanRecord, ForAthlete & { id: string }>({
       query: ({ athlete, id }) => ({ url: `${athletePath(athlete)}/plans/${id}/better`, method: 'POST' }),

@@ -11,12 +11,13 @@ import {
   SETTINGS,
   WEEKDAYS,
 } from '@wrightonic/core';
-import type { DiagnosisRequest, Overrule, PlanRequest, TrendReading, TrendRequest, WorkDone } from '@wrightonic/core';
+import type { DiagnosisRequest, Overrule, OwnLibrary, PlanRequest, TrendReading, TrendRequest, WorkDone } from '@wrightonic/core';
 import Joi from 'joi';
 import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
 import { bornBefore, bornMessage, futureMessage, nothingAfter } from './dated';
 import { datedEvidenceSchema } from './evidence';
 import { clearanceSchema, clockTime, leagueRuleSchema, painKeys } from './load';
+import { ownDrillSchema, ownLadderSchema } from './library';
 import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from './schema';
 
 export const overruleSchema = objectOf<Overrule>({
@@ -159,9 +160,11 @@ export const planRequestSchema = objectOf<PlanRequest>({
     400,
   ),
   asItStands: listOf(Joi.object({ date: isoDate().required(), drills: listOf(Joi.string().max(60), 20).required() }), 400),
-  library: Joi.object({
+  library: objectOf<OwnLibrary>({
     first: listOf(Joi.string().custom(knownDrill), 400).required(),
     never: listOf(Joi.string().custom(knownDrill), 400).required(),
+    own: listOf(ownDrillSchema, 400),
+    ladders: listOf(ownLadderSchema, 200),
   }),
   lastTest: isoDate(),
 })

@@ -26,7 +26,7 @@ import {
   newRulingSchema,
   newOutingSchema,
 } from './records';
-import { newOwnDrillSchema } from './library';
+import { newOwnDrillSchema, newOwnLadderSchema } from './library';
 import { rosterImportSchema, rosterQuerySchema } from './roster';
 import { academySettingsSchema } from './settings';
 
@@ -84,9 +84,12 @@ export const ROUTES = routes({
 
   // The academy and its people
   settings: put('/academy/settings', 'changeSettings', 'Change the academy’s settings', 'Me', { body: academySettingsSchema }),
-  library: get('/library', 'account', 'The academy’s own versions of drills', 'OwnDrillRecord[]'),
-  putOwnDrill: put('/library/:id', 'changeSettings', 'A new version of a drill in the academy’s own words', 'OwnDrillRecord[]', {
+  library: get('/library', 'account', 'The academy’s own versions of drills and ladders', 'LibraryAnswer'),
+  putOwnDrill: put('/library/drills/:id', 'changeSettings', 'A new version of a drill, or of a copy of one', 'LibraryAnswer', {
     body: newOwnDrillSchema,
+  }),
+  putOwnLadder: put('/library/ladders/:id', 'changeSettings', 'A new version of the academy’s own ladder', 'LibraryAnswer', {
+    body: newOwnLadderSchema,
   }),
   people: get('/people', 'seePeople', 'People and open invitations', 'People'),
   changePerson: put('/people/:id', 'changePeople', 'Change somebody’s role, groups or athletes', 'People', {

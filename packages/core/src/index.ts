@@ -31,6 +31,7 @@ export * from './drills/catalogue';
 export { practiceAt } from './drills/practice';
 export * from './drills/cheats';
 export * from './drills/ladders';
+export * from './drills/library';
 export * from './drills/own';
 export * from './drills/poses';
 export * from './drills/types';

@@ -83,8 +83,9 @@ export class Tenant {
     if (list.length === 0) return;
     await this.db(table)
       .insert(list.map((row) => ({ ...row, academy_id: this.academy })))
-      .onConflict('id')
-      .merge(['id']);
+      .onConflict()
+      // Nothing is changed: neither the row of this id, nor one that another unique key stands against.
+      .merge({ id: this.db.ref('id') });
     await this.requireOwn(table, list);
   }
 

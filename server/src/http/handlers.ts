@@ -21,6 +21,7 @@ import type {
   NewRuling,
   NewOuting,
   NewOwnDrill,
+  NewOwnLadder,
   NewPlan,
   PlanEdits,
   NewSession,
@@ -66,7 +67,7 @@ import {
   removePerson,
 } from '../services/people';
 import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../services/plans';
-import { ownDrills, putOwnDrill } from '../services/library';
+import { libraryAnswer, putOwnDrill, putOwnLadder } from '../services/library';
 import type { Improve } from '../planner';
 import { progressOf } from '../services/progress';
 import { putClearance, putOuting, putSettings } from '../services/records';
@@ -153,8 +154,9 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   changeFocus: ({ ctx, athlete, id, body }) => changeFocus(ctx, athlete, id, body as FocusChange),
   plan: ({ ctx, athlete }) => newestPlan(ctx, athlete),
   putPlan: ({ ctx, athlete, id, body }) => putPlan(ctx, athlete, id, body as NewPlan),
-  library: ({ ctx }) => ownDrills(ctx),
+  library: ({ ctx }) => libraryAnswer(ctx),
   putOwnDrill: ({ ctx, id, body }) => putOwnDrill(ctx, id, body as NewOwnDrill),
+  putOwnLadder: ({ ctx, id, body }) => putOwnLadder(ctx, id, body as NewOwnLadder),
   betterPlan: ({ ctx, athlete, id, improve }) => betterPlan(ctx, athlete, id, improve),
   editPlan: ({ ctx, athlete, id, body }) => editedPlan(ctx, athlete, id, body as PlanEdits),
   assignPlan: ({ ctx, athlete, id }) => assignPlan(ctx, athlete, id),

@@ -1,82 +1,118 @@
-import type { NewOwnDrill, OwnDrillRecord } from '@wrightonic/contract';
-import { hasDrill, newestOwn } from '@wrightonic/core';
-import type { OwnDrill, OwnWords, Plan, PlanRequest } from '@wrightonic/core';
-import { conflict, wrongField } from '../problems';
+import type { LibraryAnswer, NewOwnDrill, NewOwnLadder, OwnDrillRecord, OwnLadderRecord } from '@wrightonic/contract';
+import { isCopy, libraryFrom, newestLadders, newestOwn, ownLadderFaults } from '@wrightonic/core';
+import type { Library, OwnDrill, OwnLibrary, OwnWords } from '@wrightonic/core';
+import { conflict, ProblemError, wrongField } from '../problems';
 import type { Context } from './context';
 
-interface OwnRow {
+interface Written {
   id: string;
-  drill: string;
   version: number;
-  use_as: OwnDrill['use'];
-  words: OwnWords;
   created_at: Date | string;
   author: string | null;
 }
+interface OwnDrillRow extends Written {
+  drill: string;
+  use_as: OwnDrill['use'];
+  words: OwnWords;
+  fields: OwnDrill['fields'] | null;
+}
+interface OwnLadderRow extends Written, Pick<OwnLadderRecord, 'finding' | 'discipline' | 'rungs'> {}
 
-/** All versions of the academy’s own drills, the newest of each drill last. */
-export async function ownDrills(ctx: Context): Promise<OwnDrillRecord[]> {
-  const rows = (await ctx.tenant
-    .from('own_drills')
-    .leftJoin('users', 'users.id', 'own_drills.author_id')
-    .orderBy('own_drills.drill')
-    .orderBy('own_drills.version')
-    .select('own_drills.*', 'users.name as author')) as OwnRow[];
-  return rows.map(({ drill, version, use_as, words, created_at, author }) => ({
-    drill,
-    version,
-    use: use_as,
-    words,
-    by: author ?? '',
-    at: new Date(created_at).toISOString(),
-  }));
+const written = ({ version, author, created_at }: Written) => ({
+  version,
+  by: author ?? '',
+  at: new Date(created_at).toISOString(),
+});
+
+const versionsOf = (ctx: Context, table: 'own_drills' | 'own_ladders') =>
+  ctx.tenant
+    .from(table)
+    .leftJoin('users', 'users.id', `${table}.author_id`)
+    .orderBy(`${table}.version`)
+    .select(`${table}.*`, 'users.name as author');
+
+/** Everything that the academy says of drills, all versions, the newest of each last. */
+export async function libraryAnswer(ctx: Context): Promise<LibraryAnswer> {
+  const drills = (await versionsOf(ctx, 'own_drills').orderBy('own_drills.drill')) as OwnDrillRow[];
+  const ladders = (await versionsOf(ctx, 'own_ladders').orderBy('own_ladders.finding')) as OwnLadderRow[];
+  return {
+    drills: drills.map(({ drill, use_as, words, fields, ...row }): OwnDrillRecord => ({
+      drill,
+      use: use_as,
+      words,
+      ...(fields ? { fields } : {}),
+      ...written(row),
+    })),
+    ladders: ladders.map(({ finding, discipline, rungs, ...row }): OwnLadderRecord => ({
+      finding,
+      discipline,
+      rungs,
+      ...written(row),
+    })),
+  };
 }
 
-/** Writes a new version of a drill; the older ones stay for the plans that were made with them. */
-export async function putOwnDrill(ctx: Context, id: string, given: NewOwnDrill): Promise<OwnDrillRecord[]> {
-  if (!hasDrill(given.drill)) throw wrongField('drill', `“${given.drill}” is not a drill of the catalogue`);
-  const known = (await ctx.tenant.from('own_drills').where('id', id).first('id')) as object | undefined;
-  if (!known) {
-    const last = (await ctx.tenant.from('own_drills').where('drill', given.drill).max({ version: 'version' }).first()) as
-      { version: number | null } | undefined;
-    try {
-      await ctx.tenant.insertOnce('own_drills', {
-        id,
-        drill: given.drill,
-        version: Number(last?.version ?? 0) + 1,
-        use_as: given.use,
-        words: JSON.stringify(given.words),
-        author_id: ctx.user.id,
-      });
-    } catch (error) {
-      if ((error as { code?: string }).code !== 'ER_DUP_ENTRY') throw error;
-      throw conflict('Somebody else has just changed this drill', 'Look at the new version, then make your change again.');
-    }
-  }
-  return ownDrills(ctx);
+/** Drills and ladders as the academy has them now. */
+export async function academyLibrary(ctx: Context): Promise<Library> {
+  const { drills, ladders } = await libraryAnswer(ctx);
+  return libraryFrom(drills, ladders);
 }
 
-/** What a planner is told of the academy’s own way with drills. */
-export const libraryOf = (own: readonly OwnDrill[]): NonNullable<PlanRequest['library']> => {
-  const newest = [...newestOwn(own).values()];
+/** What a planner is told of the academy’s own way with drills and ladders. */
+export const plannedWith = ({ drills, ladders }: LibraryAnswer): OwnLibrary => {
+  const newest = [...newestOwn(drills).values()].sort((a, b) => (a.drill < b.drill ? -1 : 1));
   return {
     first: newest.filter((o) => o.use === 'first').map((o) => o.drill),
     never: newest.filter((o) => o.use === 'never').map((o) => o.drill),
+    own: newest.map(({ drill, version, words, use, fields }) => ({ drill, version, words, use, ...(fields ? { fields } : {}) })),
+    ladders: newestLadders(ladders).map(({ finding, discipline, version, rungs }) => ({ finding, discipline, version, rungs })),
   };
 };
 
-/** A plan whose items name the version of the words that they were made with; an item that names one keeps it. */
-export function withWords(plan: Plan, own: readonly OwnDrill[]): Plan {
-  const newest = newestOwn(own);
-  return {
-    ...plan,
-    sessions: plan.sessions.map((session) => ({
-      ...session,
-      items: session.items.map((item) => {
-        if (item.words !== undefined) return item;
-        const version = newest.get(item.drill);
-        return { ...item, words: version?.version ?? 0, ...(version?.words.success ? { success: version.words.success } : {}) };
-      }),
-    })),
-  };
+/**
+ * Writes the next version of something; the older ones stay for the plans that were made with them.
+ * @param of what the versions are of
+ */
+async function putVersion(
+  ctx: Context,
+  table: 'own_drills' | 'own_ladders',
+  id: string,
+  of: Record<string, string>,
+  row: Record<string, unknown>,
+): Promise<LibraryAnswer> {
+  const known = (await ctx.tenant.from(table).where('id', id).first('id')) as object | undefined;
+  if (!known) {
+    const last = (await ctx.tenant.from(table).where(of).max({ version: 'version' }).first()) as
+      { version: number | null } | undefined;
+    try {
+      await ctx.tenant.insertOnce(table, { id, ...of, ...row, version: Number(last?.version ?? 0) + 1, author_id: ctx.user.id });
+    } catch (error) {
+      if (!(error instanceof ProblemError) || error.status !== 409) throw error;
+      throw conflict('Somebody else has just changed this', 'Look at the new version, then make your change again.');
+    }
+  }
+  return libraryAnswer(ctx);
+}
+
+const json = (value: unknown): string | null => (value === undefined || value === null ? null : JSON.stringify(value));
+
+/** A new version of a drill in the academy’s own words, or of a copy. */
+export const putOwnDrill = (ctx: Context, id: string, { drill, use, words, fields }: NewOwnDrill): Promise<LibraryAnswer> =>
+  putVersion(ctx, 'own_drills', id, { drill }, { use_as: use, words: json(words), fields: json(fields) });
+
+/** A new version of an academy’s own ladder. */
+export async function putOwnLadder(ctx: Context, id: string, given: NewOwnLadder): Promise<LibraryAnswer> {
+  const library = await academyLibrary(ctx);
+  const [fault] = ownLadderFaults(given, (drill) => (library.has(drill) ? library.drill(drill) : undefined));
+  if (fault !== undefined) throw wrongField('rungs', fault);
+  const { finding, discipline, rungs } = given;
+  return putVersion(ctx, 'own_ladders', id, { finding, discipline }, { rungs: json(rungs) });
+}
+
+/** Whether a rep can be of a drill: one of the catalogue, or a copy that this academy has made, of this version or an older one. */
+export async function knownCopies(ctx: Context, drills: readonly string[]): Promise<ReadonlySet<string>> {
+  const wanted = [...new Set(drills.filter(isCopy))];
+  if (wanted.length === 0) return new Set();
+  const rows = (await ctx.tenant.from('own_drills').whereIn('drill', wanted).distinct('drill')) as { drill: string }[];
+  return new Set(rows.map((row) => row.drill));
 }

@@ -1,11 +1,11 @@
-import { addDays, aidsOff, drillById, DRILLS, hasDrill } from '@wrightonic/core';
-import type { IsoDate, PlanRequest } from '@wrightonic/core';
+import { addDays, aidsOff, DRILLS, hasDrill, libraryFrom } from '@wrightonic/core';
+import type { IsoDate, Library, PlanRequest } from '@wrightonic/core';
 import type { NewPlan } from '@wrightonic/contract';
 import { conflict } from '../problems';
 import { athleteRecord, currentDiagnosis, fociOf, profileOf, schoolsOf } from './athletes';
 import type { Context } from './context';
 import { intakeOf } from './intake';
-import { libraryOf, ownDrills } from './library';
+import { libraryAnswer, plannedWith } from './library';
 import { loadOf, ruledBy } from './load';
 import { aidsFrom } from './log/rows';
 
@@ -35,6 +35,7 @@ async function drillMemory(
   ctx: Context,
   athleteId: string,
   stuckRungs: ReadonlySet<number>,
+  library: Library,
 ): Promise<Required<Pick<PlanRequest, 'recentDrills' | 'cheats'>>> {
   const rows = (await ctx.tenant
     .from('reps')
@@ -57,7 +58,7 @@ async function drillMemory(
       drill,
       sessions: new Set(reps.map((r) => r.session_id)).size,
       aidsGone: aidsOff(
-        drillById(drill),
+        library.drill(drill),
         reps
           .filter(since)
           .reverse()
@@ -124,14 +125,19 @@ export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, 
     fociOf(ctx, athleteId),
     loadOf(ctx, athleteId),
     lastTestOf(ctx, athleteId),
-    ownDrills(ctx),
+    libraryAnswer(ctx),
     intakeOf(ctx, athleteId),
     currentDiagnosis(ctx, athleteId, athlete),
   ]);
   const active = foci.filter((f) => f.ended_at === null).slice(0, 2);
   if (active.length === 0)
     throw conflict('There is no focus', 'Choose a focus from “What is it?” first; a plan is made for a focus.');
-  const memory = await drillMemory(ctx, athleteId, await stuckRungs(ctx, athleteId, active));
+  const memory = await drillMemory(
+    ctx,
+    athleteId,
+    await stuckRungs(ctx, athleteId, active),
+    libraryFrom(own.drills, own.ladders),
+  );
   return {
     on,
     schools: schoolsOf(ctx, athlete),
@@ -159,7 +165,7 @@ export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, 
     athlete: profileOf(athlete),
     flags: result.flags,
     pinned: given.pinned,
-    library: libraryOf(own),
+    library: plannedWith(own),
     ...(lastTest === null ? {} : { lastTest }),
   };
 }

@@ -11,14 +11,14 @@ import {
   makePlan,
   openLedger,
 } from '@wrightonic/core';
-import type { Allowance, Broken, IsoDate, Plan, PlanEdit, PlanRequest, PlanSession } from '@wrightonic/core';
+import type { Allowance, Broken, IsoDate, Library, Plan, PlanEdit, PlanRequest, PlanSession } from '@wrightonic/core';
 import { conflict, notFound, wrongField } from '../problems';
 import { athleteRecord, fociOf, holdAthlete } from './athletes';
 import type { AssignmentRow } from './overview';
 import { within } from './context';
 import type { Context } from './context';
 import type { Improve } from '../planner';
-import { ownDrills, withWords } from './library';
+import { academyLibrary, libraryAnswer, plannedWith } from './library';
 import { sessionFor } from './told';
 import { planRequest } from './plan-request';
 
@@ -60,13 +60,18 @@ export async function newestPlan(ctx: Context, athleteId: string): Promise<PlanR
     .orderBy('created_at', 'desc')
     .orderBy('id', 'desc')
     .first()) as PlanRow | undefined;
-  return row ? toPlan(ctx, row) : null;
+  return row ? toPlan(ctx, await withLibrary(ctx, row)) : null;
+}
+
+/** A plan is changed with the drills and ladders that there are now; its items keep the words that they were made with. */
+async function withLibrary(ctx: Context, row: PlanRow): Promise<PlanRow> {
+  return { ...row, request: { ...row.request, library: plannedWith(await libraryAnswer(ctx)) } };
 }
 
 async function planById(ctx: Context, athleteId: string, id: string): Promise<PlanRow> {
   const row = (await ctx.tenant.from('plans').where({ id, athlete_id: athleteId }).first()) as PlanRow | undefined;
   if (!row) throw notFound('plan');
-  return row;
+  return withLibrary(ctx, row);
 }
 
 /** Weeks, begun ones too, of a plan from a day to its last. */
@@ -75,7 +80,7 @@ const weeksTo = (from: IsoDate, last: IsoDate): number => Math.max(1, Math.ceil(
 const lastDayOf = ({ on, weeks, until }: PlanRequest): IsoDate => until ?? addDays(on, 7 * weeks - 1);
 
 async function store(ctx: Context, athleteId: string, id: string, request: PlanRequest): Promise<Plan> {
-  const plan = withWords(makePlan(request), await ownDrills(ctx));
+  const plan = makePlan(request);
   await ctx.tenant.insertOnce('plans', {
     id,
     athlete_id: athleteId,
@@ -90,9 +95,13 @@ async function store(ctx: Context, athleteId: string, id: string, request: PlanR
 }
 
 export async function putPlan(ctx: Context, athleteId: string, id: string, given: NewPlan): Promise<PlanRecord> {
-  const unknown = given.pinned.findIndex((p) => !hasDrill(p.drill));
+  const library = await academyLibrary(ctx);
+  const unknown = given.pinned.findIndex((p) => !library.has(p.drill));
   if (unknown >= 0)
-    throw wrongField(`pinned[${unknown}].drill`, `“${given.pinned[unknown]!.drill}” is not a drill of the catalogue`);
+    throw wrongField(
+      `pinned[${unknown}].drill`,
+      `“${given.pinned[unknown]!.drill}” is neither a drill of the catalogue nor one of your own`,
+    );
   const known = (await ctx.tenant.from('plans').where('id', id).first('athlete_id')) as { athlete_id: string } | undefined;
   if (known && known.athlete_id !== athleteId) throw notFound('plan');
   if (!known) await store(ctx, athleteId, id, await planRequest(ctx, athleteId, ctx.today, given));
@@ -103,7 +112,7 @@ export async function putPlan(ctx: Context, athleteId: string, id: string, given
 export async function betterPlan(ctx: Context, athleteId: string, id: string, improve: Improve): Promise<PlanRecord> {
   const row = await planById(ctx, athleteId, id);
   if (row.assigned || (row.edits ?? []).length > 0 || row.plan.bound) return toPlan(ctx, row);
-  const plan = withWords(await improve(row.request), await ownDrills(ctx));
+  const plan = await improve(row.request);
   await ctx.tenant
     .from('plans')
     .where({ id, athlete_id: athleteId, assigned: false })
@@ -114,14 +123,13 @@ export async function betterPlan(ctx: Context, athleteId: string, id: string, im
 
 /** Changes a plan by hand. A plan that is assigned is changed from tomorrow on, and only to what every rule allows. */
 export async function editedPlan(ctx: Context, athleteId: string, id: string, { edits }: PlanEdits): Promise<PlanRecord> {
-  requireKnownDrills(edits);
+  requireKnownDrills(await academyLibrary(ctx), edits);
   return ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
     await holdAthlete(inside, athleteId);
     const row = await planById(inside, athleteId, id);
     const base = row.base ?? row.plan;
-    const { plan: changed, broken } = editPlan(row.request, base, edits);
-    const plan = withWords(changed, await ownDrills(inside));
+    const { plan, broken } = editPlan(row.request, base, edits);
     if (row.assigned) {
       const late = edits.find((e) => e.date <= ctx.today || (e.kind === 'move' && e.to <= ctx.today));
       if (late && !(row.edits ?? []).some((e) => JSON.stringify(e) === JSON.stringify(late)))
@@ -140,12 +148,12 @@ export async function editedPlan(ctx: Context, athleteId: string, id: string, { 
   });
 }
 
-function requireKnownDrills(edits: readonly PlanEdit[]): void {
+function requireKnownDrills(library: Library, edits: readonly PlanEdit[]): void {
   edits.forEach((edit, i) => {
     for (const key of ['drill', 'with'] as const) {
       const drill = (edit as Partial<Record<typeof key, string>>)[key];
-      if (drill !== undefined && !hasDrill(drill))
-        throw wrongField(`edits[${i}].${key}`, `“${drill}” is not a drill of the catalogue`);
+      if (drill !== undefined && !library.has(drill))
+        throw wrongField(`edits[${i}].${key}`, `“${drill}” is neither a drill of the catalogue nor one of your own`);
     }
   });
 }

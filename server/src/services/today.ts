@@ -1,10 +1,11 @@
 import type { AthleteRow, Need, TodayList, TodayRow } from '@wrightonic/contract';
-import { addDays, drillById, findingById } from '@wrightonic/core';
-import type { FindingId, IsoDate, PlanSession } from '@wrightonic/core';
+import { addDays, findingById } from '@wrightonic/core';
+import type { FindingId, IsoDate, Library, PlanSession } from '@wrightonic/core';
 import type { Knex } from 'knex';
 import { toAssignment } from './overview';
 import type { AssignmentRow } from './overview';
 import type { Context } from './context';
+import { academyLibrary } from './library';
 import { toAthleteRow, whereLocked } from './roster';
 import type { RosterDbRow } from './roster';
 
@@ -12,11 +13,11 @@ const DAYS_OF_NEWS = 7;
 /** Verdicts in a row without a move that make a focus stuck. */
 const STUCK_AFTER = 4;
 
-function oneLine(session: PlanSession): string {
+function oneLine(session: PlanSession, library: Library): string {
   const main = session.items.find((i) => i.role === 'main') ?? session.items[0];
   const throws = session.throws > 0 ? `${session.throws} throws` : 'dry';
   return main
-    ? `${drillById(main.drill).name}, ${session.minutes} min, ${throws}${session.testDay ? ', test day' : ''}`
+    ? `${library.drill(main.drill).name}, ${session.minutes} min, ${throws}${session.testDay ? ', test day' : ''}`
     : 'Nothing planned';
 }
 
@@ -92,7 +93,8 @@ async function standing(
 export async function todayList(ctx: Context): Promise<TodayList> {
   const assignments = (await ctx.tenant.from('assignments').where('on_date', ctx.today).orderBy('id')) as AssignmentRow[];
   const planned = () => ctx.tenant.from('assignments').where('assignments.on_date', '>=', ctx.today);
-  const [athletes, ...needs] = await Promise.all([
+  const [library, athletes, ...needs] = await Promise.all([
+    academyLibrary(ctx),
     rowsOf(
       ctx,
       assignments.map((a) => a.athlete_id),
@@ -128,7 +130,7 @@ export async function todayList(ctx: Context): Promise<TodayList> {
   const rows = assignments
     .flatMap((a): TodayRow[] => {
       const athlete = athletes.get(a.athlete_id);
-      return athlete ? [{ athlete, assignment: toAssignment(ctx, a), line: oneLine(a.session) }] : [];
+      return athlete ? [{ athlete, assignment: toAssignment(ctx, a), line: oneLine(a.session, library) }] : [];
     })
     .sort((a, b) => (a.athlete.name < b.athlete.name ? -1 : 1));
   return {

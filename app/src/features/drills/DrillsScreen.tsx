@@ -1,82 +1,18 @@
-import { may } from '@wrightonic/contract';
-import { drillById, DRILLS, drillPoses, findingById, kitName } from '@wrightonic/core';
+import { drillPoses, findingById, kitName } from '@wrightonic/core';
 import type { Discipline, Drill } from '@wrightonic/core';
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { FlatList, Pressable, ScrollView, View } from 'react-native';
 import { Searchbar, Text } from 'react-native-paper';
-import { api } from '../../state/api';
-import { Blank, Choice } from '../../ui/controls';
+import { Blank, Choice, LinkRow } from '../../ui/controls';
 import { Row, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
-import { printPage } from '../../ui/print';
 import { SPACE, usePalette } from '../../ui/theme';
-import { OwnWordsForm } from './OwnWordsForm';
+import { DrillDetail } from './DrillDetail';
 import { useLibrary } from './use-library';
 import { filtersSet, matches, NO_FILTER, passes } from './filter';
 import type { DrillFilter } from './filter';
 import { Filters } from './Filters';
-
-/** All of a drill: moving figure, steps, what good looks like, cheats and what stops them. */
-function DrillDetail({ drill, discipline }: { readonly drill: Drill; readonly discipline: Discipline }) {
-  const palette = usePalette();
-  const { data: me } = api.useMeQuery();
-  const [writing, setWriting] = useState(false);
-  if (writing) return <OwnWordsForm drill={drill.id} onDone={() => setWriting(false)} />;
-  return (
-    <View style={{ gap: SPACE.s, paddingBottom: SPACE.m }}>
-      <Mannequin
-        poses={drillPoses(drill, discipline)}
-        aids={drill.equipment}
-        throws="R"
-        moving
-        height={260}
-        label={`Figure: ${drill.name}`}
-      />
-      <Text variant="bodyMedium">{drill.setup}</Text>
-      {drill.steps.map((step, i) => (
-        <Text key={step} variant="bodyMedium">{`${i + 1}. ${step}`}</Text>
-      ))}
-      <Text variant="bodyMedium">
-        <Text style={{ fontWeight: '600' }}>Good looks like: </Text>
-        {drill.success}.
-      </Text>
-      <Text variant="bodyMedium">
-        <Text style={{ fontWeight: '600' }}>Cue: </Text>
-        {`“${drill.cue.external}”, or “${drill.cue.internal}”. You should feel: ${drill.feel.toLowerCase()}.`}
-      </Text>
-      {drill.cheats.map((c) => (
-        <Text key={c.cheat} variant="bodySmall">{`${c.label}: ${c.counter}.`}</Text>
-      ))}
-      {drill.aids.map((aid) => (
-        <Text key={aid.kit} variant="bodySmall">{`Without the ${kitName(aid.kit)}: ${aid.without}.`}</Text>
-      ))}
-      {drill.cautions.map((c) => (
-        <Text key={c} variant="bodySmall" style={{ color: palette.clay }}>{`Caution: ${c}`}</Text>
-      ))}
-      <Text variant="bodySmall" style={{ color: palette.soft }}>
-        {[
-          drill.treats.length > 0
-            ? `Treats ${drill.treats.map((t) => findingById(t.finding).title.toLowerCase()).join('; ')}.`
-            : '',
-          drill.strain === 'none'
-            ? ''
-            : drill.strain === 'jump'
-              ? 'Jumps: not the day before a game.'
-              : 'Heavy for the legs: not the day before a game.',
-          `Ages from ${drill.minAge}.`,
-          drill.regressTo ? `Easier: “${drillById(drill.regressTo).name}”.` : '',
-          drill.progressTo ? `Harder: “${drillById(drill.progressTo).name}”.` : '',
-        ].join(' ')}
-      </Text>
-      <Row>
-        {me && may(me.role, 'changeSettings') ? (
-          <Choice label="Our own words" chosen={false} onPress={() => setWriting(true)} testID="own-words" />
-        ) : null}
-        <Choice label="Print the card" chosen={false} onPress={printPage} />
-      </Row>
-    </View>
-  );
-}
 
 interface CardProps {
   readonly drill: Drill;
@@ -85,9 +21,10 @@ interface CardProps {
   /** The detail stands in its own pane. */
   readonly apart: boolean;
   readonly onToggle: () => void;
+  readonly onShow: (drill: string) => void;
 }
 
-function DrillCard({ drill, discipline, open, apart, onToggle }: CardProps) {
+function DrillCard({ drill, discipline, open, apart, onToggle, onShow }: CardProps) {
   const palette = usePalette();
   return (
     <View
@@ -121,7 +58,7 @@ function DrillCard({ drill, discipline, open, apart, onToggle }: CardProps) {
           </Text>
         </View>
       </Pressable>
-      {open && !apart ? <DrillDetail drill={drill} discipline={discipline} /> : null}
+      {open && !apart ? <DrillDetail drill={drill} discipline={discipline} onShow={onShow} /> : null}
     </View>
   );
 }
@@ -130,7 +67,8 @@ function DrillCard({ drill, discipline, open, apart, onToggle }: CardProps) {
 export function DrillsScreen() {
   const palette = usePalette();
   const wide = useWide();
-  const { drill } = useLibrary();
+  const router = useRouter();
+  const { library } = useLibrary();
   const [search, setSearch] = useState('');
   const [discipline, setDiscipline] = useState<Discipline>('overhand');
   const [filter, setFilter] = useState<DrillFilter>(NO_FILTER);
@@ -138,10 +76,10 @@ export function DrillsScreen() {
   const [open, setOpen] = useState<string | null>(null);
   const shown = useMemo(
     () =>
-      DRILLS.map((d) => drill(d.id)).filter(
-        (d) => d.disciplines.includes(discipline) && matches(d, search.trim().toLowerCase()) && passes(d, filter),
+      library.drills.filter(
+        (d) => d.disciplines.includes(discipline) && matches(d, search.trim().toLowerCase()) && passes(d, filter, library),
       ),
-    [search, discipline, filter, drill],
+    [search, discipline, filter, library],
   );
   const set = filtersSet(filter);
   const beside = wide ? (shown.find((d) => d.id === open) ?? shown[0]) : undefined;
@@ -158,6 +96,7 @@ export function DrillsScreen() {
           open={(beside?.id ?? open) === item.id}
           apart={wide}
           onToggle={() => setOpen(open === item.id ? null : item.id)}
+          onShow={setOpen}
         />
       )}
       ListHeaderComponent={
@@ -185,8 +124,17 @@ export function DrillsScreen() {
               testID="drill-filters"
             />
             {set > 0 ? <Choice label="Clear" chosen={false} onPress={() => setFilter(NO_FILTER)} /> : null}
-            <Text variant="bodySmall" style={{ color: palette.soft }}>{`${shown.length} of ${DRILLS.length}`}</Text>
+            <Text variant="bodySmall" style={{ color: palette.soft }}>{`${shown.length} of ${library.drills.length}`}</Text>
           </Row>
+          {filter.finding !== null && findingById(filter.finding).disciplines.includes(discipline) ? (
+            <LinkRow
+              label="Its ladder"
+              onPress={() => router.push(`/ladder?finding=${filter.finding}&discipline=${discipline}`)}
+              testID="to-ladder"
+            >
+              <Text variant="bodyLarge">{`Ladder of “${findingById(filter.finding).title.toLowerCase()}”`}</Text>
+            </LinkRow>
+          ) : null}
           {filtering ? <Filters filter={filter} discipline={discipline} onChange={setFilter} /> : null}
         </View>
       }
@@ -206,7 +154,7 @@ export function DrillsScreen() {
             <Text variant="headlineSmall" role="heading" aria-level={2}>
               {beside.name}
             </Text>
-            <DrillDetail drill={beside} discipline={discipline} />
+            <DrillDetail key={beside.id} drill={beside} discipline={discipline} onShow={setOpen} />
           </>
         ) : null}
       </ScrollView>

@@ -1,5 +1,5 @@
-import { ALWAYS_THERE, drillById, drillsAt, findingById, ladderOf, minutesFor } from '@wrightonic/core';
-import type { Drill, Equipment, FindingId, Place, Rung, Schools } from '@wrightonic/core';
+import { ALWAYS_THERE, drillById, drillsAt, findingById, minutesFor, STANDARD_LIBRARY } from '@wrightonic/core';
+import type { Drill, Equipment, FindingId, Library, Place, Rung, Schools } from '@wrightonic/core';
 
 /** What a drill must be to be shown; null where it does not matter. */
 export interface DrillFilter {
@@ -37,15 +37,15 @@ export const matches = (drill: Drill, words: string): boolean =>
   drillById(drill.id).name.toLowerCase().includes(words) ||
   drill.treats.some((t) => t.finding.includes(words) || findingById(t.finding).title.toLowerCase().includes(words));
 
-const treats = (drill: Drill, finding: FindingId): boolean =>
+const treats = (drill: Drill, finding: FindingId, library: Library): boolean =>
   drill.disciplines.some(
     (d) =>
       findingById(finding).disciplines.includes(d) &&
-      ladderOf(finding, d).rungs.some((r) => drillsAt(ladderOf(finding, d), r.rung).includes(drill.id)),
+      library.ladder(finding, d).rungs.some((r) => drillsAt(library.ladder(finding, d), r.rung).includes(drill.id)),
   );
 
-export const passes = (drill: Drill, f: DrillFilter): boolean =>
-  (f.finding === null || treats(drill, f.finding)) &&
+export const passes = (drill: Drill, f: DrillFilter, library: Library = STANDARD_LIBRARY): boolean =>
+  (f.finding === null || treats(drill, f.finding, library)) &&
   (f.rung === null || drill.rungs.includes(f.rung)) &&
   (f.place === null || drill.place.includes(f.place)) &&
   (f.kit === null || drill.equipment.every((kit) => ALWAYS_THERE.includes(kit) || f.kit!.includes(kit))) &&

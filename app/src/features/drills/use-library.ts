@@ -1,11 +1,20 @@
-import { drillById, inOwnWords, ownOf } from '@wrightonic/core';
+import { drillById, inOwnWay, libraryFrom, ownOf } from '@wrightonic/core';
 import type { Drill } from '@wrightonic/core';
-import { useCallback } from 'react';
+import type { LibraryAnswer } from '@wrightonic/contract';
+import { useCallback, useMemo } from 'react';
 import { api } from '../../state/api';
 
-/** Drills as the academy says them: the newest version, or the one that a plan was made with. */
+const NOTHING_OWN: LibraryAnswer = { drills: [], ladders: [] };
+
+/** Drills and ladders as the academy has them. */
 export function useLibrary() {
-  const { data: own = [] } = api.useLibraryQuery();
-  const drill = useCallback((id: string, words?: number): Drill => inOwnWords(drillById(id), ownOf(own, id, words)), [own]);
-  return { own, drill };
+  const { data: own = NOTHING_OWN } = api.useLibraryQuery();
+  const library = useMemo(() => libraryFrom(own.drills, own.ladders), [own]);
+  /** The newest version of a drill, or the one that a plan was made with. */
+  const drill = useCallback(
+    (id: string, words?: number): Drill =>
+      words === undefined ? library.drill(id) : inOwnWay(drillById(id), ownOf(own.drills, id, words)),
+    [library, own],
+  );
+  return { own, library, drill };
 }

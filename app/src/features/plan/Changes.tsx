@@ -1,5 +1,5 @@
 import type { Broken, PlanEdit, PlanItem, PlanRequest, PlanSession } from '@wrightonic/core';
-import { addDays, drillById, DRILLS, kitName, swapChoices } from '@wrightonic/core';
+import { addDays, kitName, libraryOf, swapChoices } from '@wrightonic/core';
 import type { Plan } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -69,7 +69,7 @@ export function ItemChanges({ session, item, plan, request, onEdit }: ItemProps)
         <Action
           key={s.drill}
           kind="quiet"
-          label={`${drillById(s.drill).name}${s.minutes === 0 ? '' : `, ${s.minutes > 0 ? '+' : '−'}${Math.abs(s.minutes)} min`}${s.kit.length > 0 ? `, ${s.kit.map(kitName).join(', ')}` : ''}${s.behind > 0.2 ? ', fits less well' : ''}`}
+          label={`${libraryOf(request).drill(s.drill).name}${s.minutes === 0 ? '' : `, ${s.minutes > 0 ? '+' : '−'}${Math.abs(s.minutes)} min`}${s.kit.length > 0 ? `, ${s.kit.map(kitName).join(', ')}` : ''}${s.behind > 0.2 ? ', fits less well' : ''}`}
           onPress={() => {
             setSwapping(false);
             onEdit({ kind: 'swap', ...of, with: s.drill });
@@ -95,12 +95,14 @@ export function SessionChanges({ session, request, onEdit }: SessionProps) {
   const found =
     words.length < 2
       ? []
-      : DRILLS.filter(
-          (d) =>
-            d.disciplines.includes(request.athlete.discipline) &&
-            d.name.toLowerCase().includes(words) &&
-            !session.items.some((i) => i.drill === d.id),
-        ).slice(0, FOUND_SHOWN);
+      : libraryOf(request)
+          .drills.filter(
+            (d) =>
+              d.disciplines.includes(request.athlete.discipline) &&
+              d.name.toLowerCase().includes(words) &&
+              !session.items.some((i) => i.drill === d.id),
+          )
+          .slice(0, FOUND_SHOWN);
   return (
     <View style={{ gap: SPACE.s }}>
       <Row>

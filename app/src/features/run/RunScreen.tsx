@@ -1,5 +1,5 @@
 import type { AthleteWork, Judgement, Me } from '@wrightonic/contract';
-import { drillById, drillPoses, isLegWork, kitName, RUNG_NAMES } from '@wrightonic/core';
+import { drillPoses, isLegWork, kitName, RUNG_NAMES } from '@wrightonic/core';
 import type { PlanItem } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { memo, useEffect, useState } from 'react';
@@ -29,7 +29,7 @@ const GUN = 'gun 1';
 
 const DrillFigure = memo(function DrillFigure({ item, overview }: { readonly item: PlanItem; readonly overview: AthleteWork }) {
   const wide = useWide();
-  const drill = drillById(item.drill);
+  const drill = useLibrary().drill(item.drill, item.words);
   const { discipline, throws, heightM } = overview.athlete;
   return (
     <Mannequin

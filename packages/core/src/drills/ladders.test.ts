@@ -1,35 +1,16 @@
 import { POSES } from '../delivery/poses';
 import { FINDINGS } from '../findings/catalogue';
 import { DRILLS } from './catalogue';
-import { LADDERS, ladderFaults, ladderOf, standingRungs } from './ladders';
+import { LADDERS, ladderFaults, standingRungs } from './ladders';
+import { kitSaid, saidOf } from './kit-words';
+import { STANDARD_LIBRARY } from './library';
 import { drillPoses } from './poses';
-import { ALWAYS_THERE, EQUIPMENT, treatsDirectly } from './types';
-import type { Drill } from './types';
-
-/** Everything that is said of a drill, but for the counters, which may add kit. */
-const words = (d: Drill): string =>
-  [d.setup, ...d.steps, d.cue.external, d.cue.internal, d.feel, d.success].join(' ').toLowerCase();
-
-const KIT_WORDS: Record<string, RegExp> = {
-  net: /\bnet\b/,
-  strap: /\bstrap/,
-  band: /\bband\b/,
-  'belt-cord': /\b(tether|elastic|cord)\b/,
-  cone: /\bcones?\b/,
-  bag: /\bbag\b/,
-  hurdle: /\bhurdle\b/,
-  'slope-board': /\bslope board\b/,
-  box: /\bbox\b/,
-  mat: /\bmat\b/,
-  mirror: /\bmirror\b/,
-  radar: /\bradar set\b/,
-  string: /\bstring\b/,
-};
+import { ALWAYS_THERE, treatsDirectly } from './types';
 
 describe('ladders', () => {
   it('stand for every finding of both disciplines, without exception', () => {
     expect(LADDERS.length).toBe(FINDINGS.flatMap((f) => f.disciplines).length);
-    expect(LADDERS.flatMap(ladderFaults)).toEqual([]);
+    expect(LADDERS.flatMap((ladder) => ladderFaults(ladder))).toEqual([]);
   });
 
   it('say why they skip a rung, and name no drill that treats the finding less than directly', () => {
@@ -49,11 +30,11 @@ describe('ladders', () => {
   it('end where they should: limits at rung 1, flagged findings at rung 5', () => {
     for (const f of FINDINGS)
       for (const d of f.disciplines) {
-        const top = Math.max(...standingRungs(ladderOf(f.id, d)));
+        const top = Math.max(...standingRungs(STANDARD_LIBRARY.ladder(f.id, d)));
         if (f.kind === 'limit') expect([f.id, top]).toEqual([f.id, 1]);
         if (f.healthFlag) expect([f.id, top <= 5]).toEqual([f.id, true]);
       }
-    expect(() => ladderOf('straight-whip', 'overhand')).toThrow(RangeError);
+    expect(() => STANDARD_LIBRARY.ladder('straight-whip', 'overhand')).toThrow(RangeError);
   });
 });
 
@@ -73,10 +54,8 @@ describe('the catalogue', () => {
 
   it('says the kit and the partner that it lists, and lists those that it says', () => {
     for (const d of DRILLS) {
-      const said = words(d);
-      for (const kit of EQUIPMENT)
-        if (KIT_WORDS[kit]?.test(said)) expect([d.id, kit, d.equipment.includes(kit)]).toEqual([d.id, kit, true]);
-      if (/\bpartner\b/.test(said)) expect([d.id, d.partner]).toEqual([d.id, true]);
+      for (const kit of kitSaid(d)) expect([d.id, kit, d.equipment.includes(kit)]).toEqual([d.id, kit, true]);
+      if (/\bpartner\b/.test(saidOf(d))) expect([d.id, d.partner]).toEqual([d.id, true]);
       for (const aid of d.aids) {
         expect([d.id, aid.kit, d.equipment.includes(aid.kit)]).toEqual([d.id, aid.kit, true]);
         expect(aid.without.length).toBeGreaterThan(15);

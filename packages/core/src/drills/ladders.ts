@@ -18,6 +18,8 @@ export interface Ladder {
   readonly finding: FindingId;
   readonly discipline: Discipline;
   readonly rungs: readonly LadderRung[];
+  /** Its drills stand in the order that the academy wants. */
+  readonly ordered: boolean;
 }
 
 /** Bands in which a habit is worked on: dry, constrained and part throws, joined and whole throws. */
@@ -55,40 +57,45 @@ function whySkipped(finding: FindingId, rung: OwnRung, has: readonly OwnRung[]):
   return `The drill of rung ${below} leads straight to rung ${above}.`;
 }
 
-const drillsOn = (finding: FindingId, discipline: Discipline): readonly Drill[] =>
-  DRILLS.filter((d) => d.disciplines.includes(discipline) && treatsDirectly(d, finding));
-
 /** A limit is treated by what makes room or strength, not by the movement that needs it; a flagged finding never in whole throws. */
 function fitsLadder(finding: FindingId, rung: OwnRung): boolean {
   const { kind, healthFlag } = findingById(finding);
   return kind === 'limit' ? rung <= 1 : !healthFlag || rung <= 5;
 }
 
-function build(finding: FindingId, discipline: Discipline): Ladder {
-  const direct = drillsOn(finding, discipline);
-  const at = (rung: OwnRung) => (fitsLadder(finding, rung) ? direct.filter((d) => d.rungs.includes(rung)).map((d) => d.id) : []);
+const NOT_TAKEN = 'The academy’s own ladder leaves this rung out.';
+
+/**
+ * The ladder of a finding among some drills.
+ * @param chosen the academy’s own choice, the first drill of a rung first; null for all that fit
+ */
+export function ladderFrom(
+  drills: readonly Drill[],
+  finding: FindingId,
+  discipline: Discipline,
+  chosen: readonly { readonly rung: Rung; readonly drills: readonly string[] }[] | null,
+): Ladder {
+  const direct = drills.filter((d) => d.disciplines.includes(discipline) && treatsDirectly(d, finding));
+  const fitting = (rung: OwnRung) =>
+    fitsLadder(finding, rung) ? direct.filter((d) => d.rungs.includes(rung)).map((d) => d.id) : [];
+  const wanted = (rung: OwnRung) => chosen?.find((c) => c.rung === rung)?.drills ?? [];
+  const at = (rung: OwnRung) => (chosen ? wanted(rung).filter((id) => fitting(rung).includes(id)) : fitting(rung));
   const has = OWN_RUNGS.filter((rung) => at(rung).length > 0);
   return {
     finding,
     discipline,
+    ordered: chosen !== null,
     rungs: OWN_RUNGS.map((rung) =>
-      at(rung).length > 0 ? { rung, drills: at(rung) } : { rung, skip: whySkipped(finding, rung, has) },
+      at(rung).length > 0
+        ? { rung, drills: at(rung) }
+        : { rung, skip: chosen && fitting(rung).length > 0 ? NOT_TAKEN : whySkipped(finding, rung, has) },
     ),
   };
 }
 
 export const LADDERS: readonly Ladder[] = FINDINGS.flatMap((finding) =>
-  DISCIPLINES.filter((d) => finding.disciplines.includes(d)).map((d) => build(finding.id, d)),
+  DISCIPLINES.filter((d) => finding.disciplines.includes(d)).map((d) => ladderFrom(DRILLS, finding.id, d, null)),
 );
-
-const BY_KEY = new Map(LADDERS.map((ladder) => [`${ladder.discipline}|${ladder.finding}`, ladder]));
-
-/** @throws RangeError where the finding does not belong to the discipline */
-export function ladderOf(finding: FindingId, discipline: Discipline): Ladder {
-  const ladder = BY_KEY.get(`${discipline}|${finding}`);
-  if (!ladder) throw new RangeError(`“${finding}” has no ladder in ${discipline}`);
-  return ladder;
-}
 
 /** Drills that treat the finding directly on a rung; empty where the ladder skips it. */
 export function drillsAt({ rungs }: Ladder, rung: Rung): readonly string[] {
@@ -111,10 +118,10 @@ const LIMIT_DRILLS = 3;
 const CUE_RUNGS = 3;
 
 /** What a ladder lacks by the rules of the catalogue; empty for one that stands. */
-export function ladderFaults({ finding, discipline, rungs }: Ladder): string[] {
+export function ladderFaults({ finding, discipline, rungs }: Ladder, among: readonly Drill[] = DRILLS): string[] {
   const { kind } = findingById(finding);
   const ids = [...new Set(rungs.flatMap((r) => ('drills' in r ? r.drills : [])))];
-  const drills = DRILLS.filter((d) => ids.includes(d.id));
+  const drills = among.filter((d) => ids.includes(d.id));
   const has = (list: readonly OwnRung[]) => list.some((rung) => rungs.some((r) => r.rung === rung && 'drills' in r));
   const faults: string[] = [];
   const want = (ok: boolean, fault: string) => {

@@ -1,5 +1,7 @@
-import { drillById, hasDrill } from '../drills/catalogue';
-import { ladderOf, standingRungs } from '../drills/ladders';
+import { hasDrill } from '../drills/catalogue';
+import { standingRungs } from '../drills/ladders';
+import { STANDARD_LIBRARY } from '../drills/library';
+import type { Library } from '../drills/library';
 import { RUNGS, treatsDirectly } from '../drills/types';
 import type { Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
@@ -36,6 +38,8 @@ export interface ClimbLog {
   /** In the order of their instants. */
   readonly reps: readonly JudgedEntry[];
   readonly pains: readonly LoggedPain[];
+  /** The academy’s drills and ladders; in its absence the catalogue’s. */
+  readonly library?: Library;
 }
 
 /** A rep, and what the judging of its day made of it. */
@@ -69,25 +73,25 @@ function endsOf({ sessions, reps, pains }: ClimbLog): End[] {
 const SHARED_FROM = 7;
 
 /** Rungs that a focus can stand on: those that its ladder does not skip, and the shared ones above; a limit ends on its own. */
-export function rungsOf(finding: FindingId): readonly Rung[] {
+export function rungsOf(finding: FindingId, library: Library = STANDARD_LIBRARY): readonly Rung[] {
   const { disciplines, kind } = findingById(finding);
-  const own = new Set(disciplines.flatMap((d) => standingRungs(ladderOf(finding, d))));
+  const own = new Set(disciplines.flatMap((d) => standingRungs(library.ladder(finding, d))));
   return RUNGS.filter((rung) => own.has(rung) || (kind !== 'limit' && rung >= SHARED_FROM));
 }
 
 /** The rung itself, or the nearest below that is not skipped, else the first. */
-export function standingOn(finding: FindingId, rung: Rung): Rung {
-  const rungs = rungsOf(finding);
+export function standingOn(finding: FindingId, rung: Rung, library?: Library): Rung {
+  const rungs = rungsOf(finding, library);
   return rungs.filter((r) => r <= rung).pop() ?? rungs[0] ?? rung;
 }
 
 /** The rung that the gate is asked for: on the lowest of its ladder there is nothing to go back to, as on the lowest of all. */
-const gateRung = (finding: FindingId, rung: Rung, settings: GateSettings): Rung =>
-  rung === rungsOf(finding)[0] && rung < settings.seenFromRung ? 0 : rung;
+const gateRung = (finding: FindingId, rung: Rung, settings: GateSettings, library?: Library): Rung =>
+  rung === rungsOf(finding, library)[0] && rung < settings.seenFromRung ? 0 : rung;
 
 /** Where a verdict takes a focus: over the rungs that its ladder skips. */
-function stepFrom(finding: FindingId, from: Rung, verdict: GateResult['verdict']): Rung {
-  const rungs = rungsOf(finding);
+function stepFrom(finding: FindingId, from: Rung, verdict: GateResult['verdict'], library?: Library): Rung {
+  const rungs = rungsOf(finding, library);
   if (verdict === 'advance') return rungs.find((r) => r > from) ?? from;
   return verdict === 'regress' ? (rungs.filter((r) => r < from).pop() ?? from) : from;
 }
@@ -133,9 +137,9 @@ function rowsOf(entries: readonly JudgedEntry[], painOn: (date: IsoDate) => numb
 }
 
 /** Whether a rep is of work that the gate reads: a direct drill of the focus, or on the mound and in game-like work the shared drills. */
-function countsForGate(rep: LoggedRep, focus: LoggedFocus): boolean {
+function countsForGate(rep: LoggedRep, focus: LoggedFocus, library: Library): boolean {
   if (!hasDrill(rep.drill)) return false;
-  const drill = drillById(rep.drill);
+  const drill = library.drill(rep.drill);
   return rep.rung >= SHARED_FROM ? drill.part !== null : treatsDirectly(drill, focus.finding);
 }
 
@@ -146,7 +150,8 @@ function countable(focus: LoggedFocus, log: ClimbLog): Countable {
     const { rep, judged } = entry;
     if (rep.focus !== focus.id || rep.date < focus.startedOn) continue;
     sessions.add(rep.session);
-    if (judged.gone || judged.undone || judged.refused !== null || !countsForGate(rep, focus)) continue;
+    if (judged.gone || judged.undone || judged.refused !== null || !countsForGate(rep, focus, log.library ?? STANDARD_LIBRARY))
+      continue;
     const known = byRung.get(rep.rung);
     if (known) known.push(entry);
     else byRung.set(rep.rung, [entry]);
@@ -227,7 +232,7 @@ function read(
   const moves: GateMove[] = [];
   // A rep names its focus: whatever its clock says, it was made after the focus began, and so was the pain of its session.
   let standing: Standing = {
-    rung: standingOn(focus.finding, focus.rung),
+    rung: standingOn(focus.finding, focus.rung, log.library),
     since: { date: focus.startedOn, at: focus.startedAt },
     repsFrom: '',
     painAfter: focus.startedAt,
@@ -235,7 +240,13 @@ function read(
   };
   const words = [...focus.words].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.rung - b.rung));
   const say = ({ rung, date, at }: CoachWord) => {
-    standing = { rung: standingOn(focus.finding, rung), since: { date, at }, repsFrom: at, painAfter: at, painIn: NOWHERE };
+    standing = {
+      rung: standingOn(focus.finding, rung, log.library),
+      since: { date, at },
+      repsFrom: at,
+      painAfter: at,
+      painIn: NOWHERE,
+    };
   };
   for (const { session, at } of endsOf(log)) {
     while (words[0] && words[0].at <= at) say(words.shift()!);
@@ -245,8 +256,8 @@ function read(
     // A session says something of a focus by its reps on the rung, or by what hurt.
     if (!rows.some((row) => row.date === session.date && (row.reps > 0 || row.pain >= 1))) continue;
     const from = standing.rung;
-    const gate = judgeGate(rows, settings, gateRung(focus.finding, from, settings));
-    const to = stepFrom(focus.finding, from, gate.verdict);
+    const gate = judgeGate(rows, settings, gateRung(focus.finding, from, settings, log.library));
+    const to = stepFrom(focus.finding, from, gate.verdict, log.library);
     moves.push({ session: session.id, date: session.date, at, from, to, gate });
     if (to !== from)
       standing = { rung: to, since: { date: session.date, at }, repsFrom: after(at), painAfter: at, painIn: NOWHERE };
@@ -271,6 +282,6 @@ export function gateNow(focus: LoggedFocus, log: ClimbLog, settings: GateSetting
   return judgeGate(
     gateLog(log, counted.byRung, standing, '~', settings.sessionsCounted),
     settings,
-    gateRung(focus.finding, standing.rung, settings),
+    gateRung(focus.finding, standing.rung, settings, log.library),
   );
 }

@@ -1,5 +1,5 @@
 /** The rules that no plan may break, read from the rules alone. */
-import { DRILLS } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import type { Reading } from './types';
 import { meanBefore } from './calendar';
 import { dateOf, hardAt, restAt, time, weekdayAt } from './tables';
@@ -14,6 +14,7 @@ export function readHardRules(reading: Reading): void {
   const hurt = request.pain.filter((p) => ARM.has(p.site));
   const locks = hurt.some((p) => p.score >= 3 && ['elbow', 'shoulder'].includes(p.site));
   const clearances = (request.clearances ?? []).filter((c) => hurt.every((p) => p.date < c.date));
+  const drills = new Map(libraryOf(request).drills.map((d) => [d.id, d]));
   const dates = new Set<string>();
   for (const session of plan.sessions) {
     const at = session.date;
@@ -28,7 +29,7 @@ export function readHardRules(reading: Reading): void {
     const kit = slot?.equipment ?? request.equipment;
     let [throws, hard, minutes] = [0, 0, 0];
     for (const item of session.items) {
-      const drill = DRILLS.find((d) => d.id === item.drill);
+      const drill = drills.get(item.drill);
       if (!drill) {
         broken(at, `unknown drill ${item.drill}`);
         continue;

@@ -1,5 +1,5 @@
 /** One session, as a coach would read it before handing it over. */
-import { DRILLS } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import { ARROWS } from '../findings/arrows';
 import { FINDINGS } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
@@ -11,9 +11,7 @@ const ATTENTION = (age: number) => (age <= 9 ? 25 : age <= 12 ? 35 : age <= 15 ?
 const UNCOUNTED = new Set(['prepare', 'warm-throws', 'test']);
 const LIKELY = 0.35;
 
-const drillOf = (item: PlanItem) => DRILLS.find((d) => d.id === item.drill)!;
 const kindOf = (finding: FindingId) => FINDINGS.find((f) => f.id === finding)!.kind;
-const treats = (item: PlanItem, finding: FindingId) => drillOf(item).treats.some((t) => t.finding === finding && t.weight >= 0.5);
 
 /** Everything that leads to a finding, however far back. */
 function causesBehind(finding: FindingId, seen = new Set<FindingId>()): Set<FindingId> {
@@ -47,6 +45,10 @@ export function readSession(reading: Reading, session: PlanSession): void {
   const age = calendar.age(day);
   const say = (check: Parameters<Reading['say']>[0], ok: boolean, what: string) => reading.say(check, ok, at, what);
   const items = session.items;
+  const library = libraryOf(request);
+  const drillOf = (item: PlanItem) => library.drill(item.drill);
+  const treats = (item: PlanItem, finding: FindingId) =>
+    drillOf(item).treats.some((t) => t.finding === finding && t.weight >= 0.5);
   const slot = request.availability.find((a) => a.weekday === weekdayAt(at))!;
   const kit: readonly string[] = slot.equipment ?? request.equipment;
   const alone = session.place === 'home' && !request.partner;

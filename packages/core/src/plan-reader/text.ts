@@ -1,5 +1,5 @@
 /** A plan as a coach would read it on paper. */
-import { drillById, hasDrill } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import { findingById } from '../findings/catalogue';
 import type { Plan, PlanItem, PlanRequest } from '../plan/types';
 import { ageOn, weekdayOf } from '../shared/dates';
@@ -9,6 +9,7 @@ const dose = (item: PlanItem): string =>
 
 export function planText(request: PlanRequest, plan: Plan): string {
   const { athlete } = request;
+  const library = libraryOf(request);
   const lines = [
     `${athlete.discipline}, ${ageOn(athlete.birthDate, request.on)} years, ${request.season} season, partner ${request.partner ? 'yes' : 'no'}, kit ${request.equipment.join(' ') || 'none'}`,
     `focus: ${request.focus.map((f) => `${findingById(f.finding).title} (${f.finding}) rung ${f.rung}`).join(' + ')}; flags ${request.flags.join() || 'none'}`,
@@ -29,7 +30,7 @@ export function planText(request: PlanRequest, plan: Plan): string {
     if (s.new) lines.push(`  ${s.new}`);
     if (s.note) lines.push(`  Note: ${s.note}`);
     for (const i of s.items) {
-      const name = hasDrill(i.drill) ? drillById(i.drill).name : i.drill;
+      const { name } = library.drill(i.drill);
       lines.push(
         `  ${i.role.padEnd(11)} r${i.rung} ${name} · ${dose(i)} · ${i.minutes} min · “${i.cue}”${i.aids.length > 0 ? ` · with ${i.aids.join(', ')}` : ''}${i.constraints.remove.length > 0 ? ` · off: ${i.constraints.remove.join()}` : ''}`,
         `              ${i.why}`,

@@ -1,5 +1,5 @@
 /** What a plan changed by hand breaks, the one change that mends each, and what could stand in an item’s place. */
-import { drillById } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import type { Drill } from '../drills/types';
 import { dayInWords } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
@@ -26,18 +26,21 @@ export function whatBroke(request: PlanRequest, sessions: readonly PlanSession[]
 }
 
 /** The change that makes a session smaller with the least loss: the arm’s own work, then whole throws, then a set of the main work. */
-function smaller(session: PlanSession, thrown: boolean): Broken['mend'] {
+function smaller(request: PlanRequest, session: PlanSession, thrown: boolean): Broken['mend'] {
   const order = ['arm-work', 'support', 'carry-over', 'pinned', 'main'] as const;
   for (const role of order)
     for (const item of [...session.items].reverse()) {
       if (item.role !== role || (thrown && item.throws === 0)) continue;
       if (item.sets > 1)
         return {
-          label: `${nameOf(item.drill)}: ${item.sets - 1} sets`,
+          label: `${nameOf(item.drill, request)}: ${item.sets - 1} sets`,
           edit: { kind: 'sets', date: session.date, drill: item.drill, sets: item.sets - 1 },
         };
       if (role !== 'main' || session.items.filter((i) => i.role === 'main').length > 1)
-        return { label: `Leave out ${nameOf(item.drill)}`, edit: { kind: 'drop', date: session.date, drill: item.drill } };
+        return {
+          label: `Leave out ${nameOf(item.drill, request)}`,
+          edit: { kind: 'drop', date: session.date, drill: item.drill },
+        };
     }
   return null;
 }
@@ -61,25 +64,25 @@ function brokenOn(request: PlanRequest, ledger: Ledger, sessions: readonly PlanS
     say(
       true,
       `${session.throws} throws on ${when}; ${allowance.throws} are open. ${allowance.because ?? 'The day or its week holds no more.'}`,
-      smaller(session, true),
+      smaller(request, session, true),
     );
   if (session.highEffort > allowance.highEffort)
-    say(true, `${session.highEffort} hard throws on ${when}; ${allowance.highEffort} are open.`, smaller(session, true));
+    say(true, `${session.highEffort} hard throws on ${when}; ${allowance.highEffort} are open.`, smaller(request, session, true));
   if (session.minutes > day.minutes)
-    say(false, `${session.minutes} minutes on ${when}; there are ${day.minutes}.`, smaller(session, false));
+    say(false, `${session.minutes} minutes on ${when}; there are ${day.minutes}.`, smaller(request, session, false));
   const counted = session.items.filter(takesAPlace).length;
   if (counted > mostItems(day.age))
-    say(false, `${counted} items on ${when}; ${mostItems(day.age)} hold attention.`, smaller(session, false));
+    say(false, `${counted} items on ${when}; ${mostItems(day.age)} hold attention.`, smaller(request, session, false));
   const firstThrow = session.items.find((i) => i.throws > 0);
   if (firstThrow && firstThrow.role !== 'warm-throws')
     say(
       true,
-      `${nameOf(firstThrow.drill)} on ${when} comes before any warm-up throws.`,
-      { label: `Leave out ${nameOf(firstThrow.drill)}`, edit: { kind: 'drop', date, drill: firstThrow.drill } },
+      `${nameOf(firstThrow.drill, request)} on ${when} comes before any warm-up throws.`,
+      { label: `Leave out ${nameOf(firstThrow.drill, request)}`, edit: { kind: 'drop', date, drill: firstThrow.drill } },
       firstThrow.drill,
     );
   for (const item of session.items) {
-    const drill = drillById(item.drill);
+    const drill = libraryOf(request).drill(item.drill);
     const why = whyNot(drill, context);
     const effort = item.throws > 0 && item.effort[1] > allowance.highestEffort;
     if (why === null && !effort) continue;

@@ -1,5 +1,5 @@
-import { DRILLS } from '../drills/catalogue';
-import { drillsAt, ladderOf } from '../drills/ladders';
+import { drillsAt } from '../drills/ladders';
+import { libraryOf } from '../drills/library';
 import { ALWAYS_THERE, isLegWork, kitName } from '../drills/types';
 import type { Drill, GeneralPart, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
@@ -14,7 +14,16 @@ import type { PlanRequest } from './types';
 /** From this probability on a finding stands in an athlete. */
 export const STANDS = 0.35;
 /** Terms of a drill’s score. Provenance `house`. */
-const WEIGHTS = { school: 0.15, settled: 0.25, stale: -0.6, stuck: -1, again: -0.25, aid: -0.02, kept: 0.6, first: 0.4 } as const;
+const WEIGHTS = {
+  school: 0.15,
+  settled: 0.25,
+  stale: -0.6,
+  stuck: -1,
+  again: -0.25,
+  aid: -0.02,
+  kept: 0.6,
+  first: 0.4,
+} as const;
 /** A drill stays two to five sessions. */
 export const STAYS = { least: 2, most: 5 } as const;
 
@@ -92,17 +101,26 @@ function schoolScore(drill: Drill, schools: Schools): number {
   return score;
 }
 
+/** How well a drill suits a finding: its weight and the school, or in an academy’s own ladder its place there, 1 for the first. */
+function suits(drill: Drill, finding: FindingId, { request, schools }: Context): number {
+  const { ordered, rungs } = libraryOf(request).ladder(finding, request.athlete.discipline);
+  const weight = drill.treats.find((t) => t.finding === finding)?.weight ?? 0;
+  if (!ordered) return weight + schoolScore(drill, schools);
+  const places = rungs.flatMap((r) =>
+    'drills' in r && r.drills.includes(drill.id) ? [r.drills.indexOf(drill.id) / r.drills.length] : [],
+  );
+  return places.length === 0 ? weight : 1 - Math.min(...places);
+}
+
 /** How well a drill serves a finding today: its weight, the school, and whether it should settle or has had its time. */
 export function scoreOf(drill: Drill, finding: FindingId, context: Context): number {
   const times = context.used.get(drill.id) ?? 0;
-  const weight = drill.treats.find((t) => t.finding === finding)?.weight ?? 0;
   const recent = context.request.recentDrills?.find((r) => r.drill === drill.id);
   // Where all have had their time, they take turns.
   const time = times === 0 ? 0 : times < STAYS.most ? WEIGHTS.settled : WEIGHTS.stale * Math.floor(times / STAYS.most);
   const again = times >= STAYS.least && context.before.has(drill.id) ? WEIGHTS.again : 0;
   return (
-    weight +
-    schoolScore(drill, context.schools) +
+    suits(drill, finding, context) +
     time +
     again +
     (recent?.stuck ? WEIGHTS.stuck : 0) +
@@ -118,14 +136,13 @@ const ranked = (drills: readonly Drill[], finding: FindingId, context: Context):
   return [...drills].sort((a, b) => score.get(b.id)! - score.get(a.id)! || (a.id < b.id ? -1 : 1));
 };
 
-const BY_ID = new Map(DRILLS.map((d) => [d.id, d]));
-
 /** Direct drills of a finding on a rung that may be done on a day, best first. */
 export function directOn(finding: FindingId, rung: Rung, context: Context): Drill[] {
   if (rung > PLACE_TOP[context.day.place]) return [];
-  const ids = drillsAt(ladderOf(finding, context.request.athlete.discipline), rung);
+  const library = libraryOf(context.request);
+  const ids = drillsAt(library.ladder(finding, context.request.athlete.discipline), rung);
   return ranked(
-    ids.map((id) => BY_ID.get(id)!).filter((d) => whyNot(d, context) === null),
+    ids.map(library.drill).filter((d) => whyNot(d, context) === null),
     finding,
     context,
   );
@@ -140,7 +157,7 @@ export function workRung(finding: FindingId, upTo: Rung, context: Context): Rung
 
 /** General drills of a part that may be done on a day, those used least first, then in the order of the catalogue. */
 export function generalFor(part: GeneralPart, context: Context): Drill[] {
-  const fitting = DRILLS.filter((d) => d.part === part && whyNot(d, context) === null);
+  const fitting = libraryOf(context.request).drills.filter((d) => d.part === part && whyNot(d, context) === null);
   const turn = (d: Drill) =>
     (context.used.get(d.id) ?? 0) + (context.before.has(d.id) ? 0.5 : 0) - (context.kept.has(d.id) ? 100 : 0);
   return [...fitting].sort((a, b) => turn(a) - turn(b));

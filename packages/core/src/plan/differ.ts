@@ -57,9 +57,9 @@ function trade(draft: Draft): void {
   const main = draft.items.find((i) => i.role === 'main' && i.throws > 0);
   const whole = draft.items.find((i) => i.role === 'carry-over');
   if (!main || !whole || main.reps !== whole.reps) return;
-  const { place } = draft.context.day;
+  const { request, day } = draft.context;
   const [less, more] = main.sets > 1 ? [main, whole] : [whole, main];
   if (less.sets < 2) return;
-  draft.items[draft.items.indexOf(less)] = redose(less, drillById(less.drill), less.sets - 1, less.reps, place);
-  draft.items[draft.items.indexOf(more)] = redose(more, drillById(more.drill), more.sets + 1, more.reps, place);
+  draft.items[draft.items.indexOf(less)] = redose(less, request, less.sets - 1, less.reps, day.place);
+  draft.items[draft.items.indexOf(more)] = redose(more, request, more.sets + 1, more.reps, day.place);
 }

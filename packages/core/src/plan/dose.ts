@@ -1,4 +1,4 @@
-import { drillById } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import { counterFor } from '../drills/cheats';
 import type { Drill, Place, Rung } from '../drills/types';
 import { cueFor } from '../findings/catalogue/one-cue';
@@ -8,7 +8,7 @@ import { HARD_EFFORT } from '../load/tables';
 import { clamp } from '../shared/maths';
 import type { Context } from './choose';
 import { FLAGGED_EFFORT } from './ledger';
-import type { PlanItem, Role } from './types';
+import type { PlanItem, PlanRequest, Role } from './types';
 
 /** Seconds that reps take. Provenance `house`; the runner’s own times correct it. */
 const PACE = { dry: 6, afterHold: 3, catch: 12, drill: 25, mound: 35, betweenSets: 30, setUp: 60 } as const;
@@ -132,6 +132,7 @@ export function itemOf(wanted: Wanted, context: Context): PlanItem {
     aids,
     constraints: { add: [...add, ...countersFor(drill, context)], remove },
     why: wanted.why,
+    ...(context.request.library?.own ? { words: libraryOf(context.request).version(drill.id) } : {}),
   };
 }
 
@@ -140,16 +141,17 @@ const distanceAt = (place: Place, metres: number): number => (place === 'home' ?
 
 /** The same item at the place of another day. */
 export function itemAt(item: PlanItem, from: Place, context: Context): PlanItem {
-  const drill = drillById(item.drill);
+  const drill = libraryOf(context.request).drill(item.drill);
   const { place, age } = context.day;
-  const moved = redose(item, drill, item.sets, item.reps, place);
+  const moved = redose(item, context.request, item.sets, item.reps, place);
   if (item.distanceM === undefined || from === place) return moved;
   const full = from === 'home' ? (drill.distanceM ?? fullDistance(context.request.athlete.discipline, age)) : item.distanceM;
   return { ...moved, distanceM: distanceAt(place, full) };
 }
 
 /** The same item with another dose. */
-export function redose(item: PlanItem, drill: Drill, sets: number, reps: number, place: Place): PlanItem {
+export function redose(item: PlanItem, request: PlanRequest, sets: number, reps: number, place: Place): PlanItem {
+  const drill = libraryOf(request).drill(item.drill);
   return {
     ...item,
     sets,

@@ -1,4 +1,3 @@
-import { drillById } from '../drills/catalogue';
 import type { Context } from './choose';
 import { redose } from './dose';
 import { hardThrows, takesAPlace, totalsOf } from './totals';
@@ -47,7 +46,7 @@ export class Draft {
   /** Gives an item another set where it fits. */
   grow(item: PlanItem, sets: number, reps: number = item.reps): boolean {
     const at = this.items.indexOf(item);
-    const larger = redose(item, drillById(item.drill), sets, reps, this.context.day.place);
+    const larger = redose(item, this.context.request, sets, reps, this.context.day.place);
     this.items.splice(at, 1);
     const fits = this.fits(larger);
     this.items.splice(at, 0, fits ? larger : item);

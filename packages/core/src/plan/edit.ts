@@ -1,5 +1,5 @@
 /** A plan changed by hand: what a coach moves, swaps, drops or adds. */
-import { drillById, hasDrill } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import type { IsoDate } from '../shared/dates';
 import { sum } from '../shared/maths';
 import { whatBroke } from './broken';
@@ -27,7 +27,7 @@ function settled(session: PlanSession, given: readonly PlanItem[]): PlanSession 
 function withNew(request: PlanRequest, sessions: readonly PlanSession[]): PlanSession[] {
   const used = usedBefore(request, sessions, request.on);
   return sessions.map((session) => {
-    const told = { ...session, new: newToday(session.items, used, session.testDay) };
+    const told = { ...session, new: newToday(session.items, used, session.testDay, request) };
     for (const { drill } of session.items) used.set(drill, (used.get(drill) ?? 0) + 1);
     return told;
   });
@@ -79,7 +79,7 @@ function applied(request: PlanRequest, sessions: PlanSession[], edit: PlanEdit):
       return change((s) =>
         settled(
           s,
-          s.items.map((i) => (i.drill === edit.drill ? redose(i, drillById(i.drill), edit.sets, i.reps, s.place) : i)),
+          s.items.map((i) => (i.drill === edit.drill ? redose(i, request, edit.sets, i.reps, s.place) : i)),
         ),
       );
     case 'swap':
@@ -97,8 +97,9 @@ function withDrill(
 ): PlanSession {
   const id = edit.kind === 'swap' ? edit.with : edit.drill;
   const context = contextOn(request, ledgerBefore(request, sessions, session.date), sessions, session.date);
-  if (!hasDrill(id) || !context || session.items.some((i) => i.drill === id)) return session;
-  const drill = drillById(id);
+  const library = libraryOf(request);
+  if (!library.has(id) || !context || session.items.some((i) => i.drill === id)) return session;
+  const drill = library.drill(id);
   const old = edit.kind === 'swap' ? session.items.find((i) => i.drill === edit.drill) : undefined;
   const focus = old?.focus ?? request.focus.find((f) => drill.treats.some((t) => t.finding === f.finding))?.finding ?? null;
   const throwing = drill.throws !== 'none';
@@ -110,7 +111,7 @@ function withDrill(
       rung: old && drill.rungs.includes(old.rung) ? old.rung : drill.rungs[0]!,
       sets: old?.sets ?? (throwing ? 2 : drill.dose.sets),
       reps: throwing ? (old && old.throws > 0 ? old.reps : Math.min(5, drill.dose.reps)) : drill.dose.reps,
-      why: old ? `Swapped in by the coach for ${nameOf(old.drill)}.` : 'Added by the coach.',
+      why: old ? `Swapped in by the coach for ${nameOf(old.drill, request)}.` : 'Added by the coach.',
       ...(old ? { cue: old.cue } : {}),
     },
     context,

@@ -1,7 +1,6 @@
 import type { Place } from '../drills/types';
 import { sum } from '../shared/maths';
 import { itemOf, redose } from './dose';
-import { drillById } from '../drills/catalogue';
 import { framesInOrder } from './greedy';
 import type { LinearModel, LinearSolution } from './linear';
 import { isFeasible, scoreOfValues } from './linear';
@@ -69,23 +68,21 @@ export function sessionsOf(frames: readonly FrameChoices[], values: readonly num
 
 /** Takes dry sets off until the session fits its minutes; rounding may have made it a little long. */
 function shorten(draft: Draft): void {
-  const { day } = draft.context;
+  const { day, request } = draft.context;
   for (const item of [...draft.items].reverse()) {
     if (draft.minutes <= day.useful) return;
     if (item.throws > 0 || KEPT.has(item.role)) continue;
     const at = draft.items.indexOf(item);
-    if (item.sets > 1) draft.items[at] = redose(item, drillById(item.drill), item.sets - 1, item.reps, day.place);
+    if (item.sets > 1) draft.items[at] = redose(item, request, item.sets - 1, item.reps, day.place);
     else if (item.role === 'support') draft.items.splice(at, 1);
   }
 }
 
 const isOn = (values: readonly number[], column: number): boolean => values[column]! > 0.5;
 
-function itemsOf(
-  choices: FrameChoices,
-  values: readonly number[],
-  context: FrameChoices['frame']['task']['context'],
-): PlanItem[] {
+type FrameContext = FrameChoices['frame']['task']['context'];
+
+function itemsOf(choices: FrameChoices, values: readonly number[], context: FrameContext): PlanItem[] {
   const { frame, fixed, drills, whole, arm, support } = choices;
   const [first, second] = frame.task.foci;
   const place = context.day.place;
@@ -96,10 +93,10 @@ function itemsOf(
     items.push(itemOf({ ...wanted, reps, sets: 1 + sets.findIndex((column) => isOn(values, column)) }, context));
   }
   const wholeSets = whole ? 1 + whole.sets.findIndex((column) => isOn(values, column)) : 0;
-  if (whole && wholeSets > 0) items.push(redose(whole.item, drillById(whole.item.drill), wholeSets, whole.item.reps, place));
+  if (whole && wholeSets > 0) items.push(redose(whole.item, context.request, wholeSets, whole.item.reps, place));
   if (arm && isOn(values, arm.on)) {
     const throws = Math.round(values[arm.throws]!);
-    items.push(...armItems(arm.item, throws, place));
+    items.push(...armItems(arm.item, throws, context));
   }
   const worked = sum(items.filter((i) => i.role === 'main' || i.role === 'pinned').map((i) => i.sets * i.reps));
   for (const choice of support)
@@ -109,8 +106,8 @@ function itemsOf(
 }
 
 /** Throws of the arm’s own work in even sets; a prime number stays one set. */
-function armItems(item: PlanItem, throws: number, place: Place): PlanItem[] {
+function armItems(item: PlanItem, throws: number, { request, day }: FrameContext): PlanItem[] {
   const wanted = throws > 24 ? Math.ceil(throws / 15) : throws > 12 ? 2 : 1;
   const sets = [wanted, wanted + 1, wanted - 1, 2, 1].find((n) => n > 0 && throws % n === 0) ?? 1;
-  return [redose(item, drillById(item.drill), sets, throws / sets, place)];
+  return [redose(item, request, sets, throws / sets, day.place)];
 }

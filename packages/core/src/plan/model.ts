@@ -2,7 +2,7 @@
  * The choice of drills, sets and support of a whole plan as one mixed-integer model. How much is thrown on which day, and which rung
  * is expected when, come first and stand: every session of the model throws what the load plan gave it.
  */
-import { drillById } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import type { Drill } from '../drills/types';
 import { sum } from '../shared/maths';
 import { scoreOf, STAYS } from './choose';
@@ -91,7 +91,8 @@ function candidates({ task, session }: Frame): Omit<DrillChoice, 'use' | 'sets'>
   }
   // Dry work that the first pass used to fill the time stays open to it.
   const fillers = session.items.filter((i) => i.role === 'main' && i.throws === 0 && !found.some((c) => c.drill.id === i.drill));
-  for (const item of fillers) if (first) offer('fill', { ...first, rung: item.rung, drills: [] }, [drillById(item.drill)]);
+  for (const item of fillers)
+    if (first) offer('fill', { ...first, rung: item.rung, drills: [] }, [libraryOf(context.request).drill(item.drill)]);
   return found;
 }
 
@@ -152,7 +153,7 @@ function frameChoices(frame: Frame, lp: LinearBuilder): FrameChoices {
       whole.sets.map((column): Entry => [column, 1]),
       1,
     );
-    const drill = drillById(whole.item.drill);
+    const drill = libraryOf(context.request).drill(whole.item.drill);
     whole.sets.forEach((column, k) => {
       minutes.push([column, minutesFor(drill, k + 1, whole.item.reps, day.place)]);
       throws.push([column, (k + 1) * whole.item.reps]);

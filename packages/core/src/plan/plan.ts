@@ -1,4 +1,4 @@
-import { DRILLS } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import { ALWAYS_THERE, RUNG_NAMES, treatsDirectly } from '../drills/types';
 import type { Equipment } from '../drills/types';
 import { findingById } from '../findings/catalogue';
@@ -38,7 +38,7 @@ function whyNothing(request: PlanRequest, days: number): Plan['infeasible'] {
   if (days === 0) return { reason: 'Every available day is a game day.', relax: ['Add one weekday without a game.'] };
   const finding = request.focus[0]!.finding;
   const age = ageOn(request.athlete.birthDate, request.on);
-  const fitting = DRILLS.filter(
+  const fitting = libraryOf(request).drills.filter(
     (d) => d.disciplines.includes(request.athlete.discipline) && treatsDirectly(d, finding) && age >= d.minAge,
   );
   const places = new Set(request.availability.map((a) => a.place));

@@ -1,4 +1,4 @@
-import { drillById, hasDrill } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import type { Drill, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
@@ -110,7 +110,7 @@ export function test(draft: Draft, first: Standing): boolean {
   const { age, place } = context.day;
   const { allowance } = context;
   const speed = age >= 13 && !allowance.noSpeedTest;
-  const drill = drillById(speed ? 'measured-bullpen' : 'filmed-throws');
+  const drill = libraryOf(context.request).drill(speed ? 'measured-bullpen' : 'filmed-throws');
   const full = speed && first.rung >= 6 && allowance.highEffort >= TEST.older;
   const ceiling = full ? 100 : calmTop(Math.min(effortCeiling(drill, null, context), HARD_EFFORT - 1));
   if (whyNot(drill, context) !== null || ceiling < drill.effort[0]) return false;
@@ -138,14 +138,15 @@ export function test(draft: Draft, first: Standing): boolean {
 
 export function pin(draft: Draft, task: SessionTask): { drill: string; why: string }[] {
   const { context, foci } = task;
+  const library = libraryOf(context.request);
   const refused: { drill: string; why: string }[] = [];
   for (const id of task.pinned) {
-    const why = hasDrill(id) ? whyNot(drillById(id), context) : 'no such drill';
+    const why = library.has(id) ? whyNot(library.drill(id), context) : 'no such drill';
     if (why !== null) {
       refused.push({ drill: id, why });
       continue;
     }
-    const drill = drillById(id);
+    const drill = library.drill(id);
     const focus = foci.find((f) => drill.treats.some((t) => t.finding === f.finding))?.finding ?? null;
     const near = drill.rungs.filter((r) => r <= PLACE_TOP[context.day.place]);
     const rung =

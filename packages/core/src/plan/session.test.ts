@@ -1,5 +1,6 @@
 import { drillById, DRILLS } from '../drills/catalogue';
-import { ladderOf, drillsAt } from '../drills/ladders';
+import { drillsAt } from '../drills/ladders';
+import { STANDARD_LIBRARY } from '../drills/library';
 import { treatsDirectly } from '../drills/types';
 import { planRequest as request } from '../testing/plan';
 import { resolveSchools } from '../shared/schools';
@@ -235,7 +236,7 @@ describe('the climb', () => {
   });
 
   it('takes a rung that the ladder skips for the nearest that it does not', () => {
-    expect(drillsAt(ladderOf('stall', 'overhand'), 6)).toEqual([]);
+    expect(drillsAt(STANDARD_LIBRARY.ladder('stall', 'overhand'), 6)).toEqual([]);
     const { sessions } = plan({
       focus: [{ finding: 'stall', rung: 6 }],
       availability: [{ weekday: 'mon', minutes: 60, place: 'cage' }],

@@ -1,4 +1,5 @@
 import { drillById } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import { treatsDirectly } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
@@ -42,7 +43,9 @@ export function assemble(task: SessionTask, given: readonly PlanItem[], testDay:
   const items = inOrder(given);
   const limits = foci.filter((f) => findingById(f.finding).kind === 'limit').map((f) => f.finding);
   const works = items.some(
-    (i) => (i.role !== 'prepare' && i.role !== 'warm-throws') || limits.some((f) => treatsDirectly(drillById(i.drill), f)),
+    (i) =>
+      (i.role !== 'prepare' && i.role !== 'warm-throws') ||
+      limits.some((f) => treatsDirectly(libraryOf(context.request).drill(i.drill), f)),
   );
   if (!works) return null;
   const session: PlanSession = {
@@ -51,7 +54,7 @@ export function assemble(task: SessionTask, given: readonly PlanItem[], testDay:
     ...totalsOf(items),
     testDay,
     cues: cuesOf(items),
-    new: newToday(items, context.used, testDay),
+    new: newToday(items, context.used, testDay, context.request),
     note: null,
     items,
   };

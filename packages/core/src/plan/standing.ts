@@ -1,5 +1,5 @@
-import { drillById } from '../drills/catalogue';
-import { drillsAt, ladderOf, standingRungs } from '../drills/ladders';
+import { drillsAt, standingRungs } from '../drills/ladders';
+import { libraryOf } from '../drills/library';
 import type { Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
@@ -30,11 +30,12 @@ const GATE_REPS = 10;
 
 /** Rungs on which this athlete can be worked with, given places, kit and partner: those that the ladder skips are none. */
 export function openRungs(finding: FindingId, request: PlanRequest, days: readonly Day[]): Rung[] {
-  const ladder = ladderOf(finding, request.athlete.discipline);
+  const library = libraryOf(request);
+  const ladder = library.ladder(finding, request.athlete.discipline);
   const own = standingRungs(ladder).filter((rung) =>
     drillsAt(ladder, rung).some((id) =>
       couldDo(
-        drillById(id),
+        library.drill(id),
         request,
         days.filter((d) => PLACE_TOP[d.place] >= rung),
       ),
@@ -47,7 +48,7 @@ export function openRungs(finding: FindingId, request: PlanRequest, days: readon
 
 /** The rung that a focus is taken up on: the one given, or the nearest that its ladder does not skip. */
 export function startStanding(finding: FindingId, rung: Rung, request: PlanRequest, days: readonly Day[]): Standing {
-  const ladder: Rung[] = [...standingRungs(ladderOf(finding, request.athlete.discipline)), 7, 8];
+  const ladder: Rung[] = [...standingRungs(libraryOf(request).ladder(finding, request.athlete.discipline)), 7, 8];
   const below = ladder.filter((r) => r <= rung).pop();
   return {
     finding,

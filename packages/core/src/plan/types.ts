@@ -1,4 +1,5 @@
 import type { Equipment, Place, Rung } from '../drills/types';
+import type { OwnLibrary } from '../drills/library';
 import type { FindingId } from '../findings/ids';
 import type { AthleteProfile } from '../shared/athlete';
 import type { IsoDate, Weekday } from '../shared/dates';
@@ -71,8 +72,8 @@ export interface PlanRequest {
   }[];
   /** The plan as it stands: what it holds is kept where it is as good. */
   readonly asItStands?: readonly { readonly date: IsoDate; readonly drills: readonly string[] }[];
-  /** Drills that the academy wants before the others of their rung, and those it leaves out. */
-  readonly library?: { readonly first: readonly string[]; readonly never: readonly string[] };
+  /** What the academy says of drills and ladders. */
+  readonly library?: OwnLibrary;
   /** Day of the last test. */
   readonly lastTest?: IsoDate;
 }

@@ -1,28 +1,35 @@
-import { drillById, hasDrill } from '../drills/catalogue';
+import { hasDrill } from '../drills/catalogue';
+import { libraryOf } from '../drills/library';
 import { kitName } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import type { Context } from './choose';
 import { whyNoThrows } from './places';
 import type { SessionTask } from './task';
-import type { PlanItem, PlanSession, Role } from './types';
+import type { PlanItem, PlanRequest, PlanSession, Role } from './types';
 
 /** A finding as a sentence names it. */
 export const quoted = (finding: FindingId): string => `“${findingById(finding).title.toLowerCase()}”`;
 
-export const nameOf = (drill: string): string => drillById(drill).name;
+/** A drill’s name as the academy has it. */
+export const nameOf = (drill: string, request: Pick<PlanRequest, 'library'>): string => libraryOf(request).drill(drill).name;
 
 const LEARNT: ReadonlySet<Role> = new Set(['main', 'support', 'carry-over', 'pinned']);
 
 /** What the athlete meets for the first time today, an aid that is gone before a new drill; null when nothing. */
-export function newToday(items: readonly PlanItem[], used: ReadonlyMap<string, number>, testDay: boolean): string | null {
+export function newToday(
+  items: readonly PlanItem[],
+  used: ReadonlyMap<string, number>,
+  testDay: boolean,
+  request: Pick<PlanRequest, 'library'>,
+): string | null {
   const parts: string[] = [];
   if (testDay) parts.push('a test');
   for (const item of items) {
     if (!LEARNT.has(item.role)) continue;
     const removed = item.constraints.remove[0]?.split(':')[0];
-    if (removed !== undefined) parts.push(`${nameOf(item.drill)} without the ${kitName(removed)}`);
-    else if ((used.get(item.drill) ?? 0) === 0) parts.push(nameOf(item.drill));
+    if (removed !== undefined) parts.push(`${nameOf(item.drill, request)} without the ${kitName(removed)}`);
+    else if ((used.get(item.drill) ?? 0) === 0) parts.push(nameOf(item.drill, request));
   }
   return parts.length === 0 ? null : `New today: ${parts.slice(0, 3).join('; ')}.`;
 }
@@ -56,10 +63,12 @@ export function sessionNote(session: PlanSession, task: SessionTask): string | n
 }
 
 /** What differs from the plan as it stood; null where nothing does, or where nothing stood. */
-function changedWords({ items }: PlanSession, { kept }: Context): string | null {
+function changedWords({ items }: PlanSession, { kept, request }: Context): string | null {
   if (kept.size === 0) return null;
-  const gone = [...kept].filter((drill) => hasDrill(drill) && !items.some((i) => i.drill === drill)).map(nameOf);
-  const come = items.filter((i) => !kept.has(i.drill)).map((i) => nameOf(i.drill));
+  const gone = [...kept]
+    .filter((drill) => hasDrill(drill) && !items.some((i) => i.drill === drill))
+    .map((d) => nameOf(d, request));
+  const come = items.filter((i) => !kept.has(i.drill)).map((i) => nameOf(i.drill, request));
   if (gone.length === 0 && come.length === 0) return null;
   const out = gone.length === 0 ? '' : `${gone.join(', ')} ${gone.length === 1 ? 'goes' : 'go'} out`;
   const into = come.length === 0 ? '' : `${come.join(', ')} ${come.length === 1 ? 'comes' : 'come'} in`;

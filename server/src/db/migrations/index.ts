@@ -2,10 +2,11 @@ import type { Migration } from './columns';
 import { film } from './film';
 import { first } from './first';
 import { judgement } from './judgement';
+import { library } from './library';
 import { log } from './log';
 import { people } from './people';
 import { plans } from './plans';
 
 export type { Migration };
 
-export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans];
+export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans, library];

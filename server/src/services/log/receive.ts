@@ -1,6 +1,6 @@
 /** Looks at entries as they come in: what is kept, under which instant and day, and what is refused one by one. */
 import type { AthleteRecord, EntryResult, LogEntry } from '@wrightonic/contract';
-import { drillById, hasDrill, isCheat, isFromFuture, instantOf, isThrowingDrill } from '@wrightonic/core';
+import { drillById, hasDrill, isCheat, isCopy, isFromFuture, instantOf, isThrowingDrill } from '@wrightonic/core';
 import type { IsoDate, Judgement, Rung } from '@wrightonic/core';
 import type { Context } from '../context';
 import { dayIn, instantIn, spanOf } from '../time';
@@ -124,6 +124,8 @@ interface Setting {
   /** Foci of the athlete. */
   readonly foci: ReadonlySet<string>;
   readonly known: KnownEntries;
+  /** Copies of drills that the academy has made, among those that are named. */
+  readonly copies: ReadonlySet<string>;
 }
 
 const taken = 'That id belongs to another entry. Make a new id and send it again.';
@@ -151,11 +153,15 @@ function whyNot(setting: Setting, entry: LogEntry, device: number, bornAt: numbe
     return `${entry.at} is still to come: this device’s clock runs ahead. Set it right; what is tapped from now on counts.`;
   if (device < bornAt) return `${entry.at} lies before the athlete was born.`;
   if (entry.type === 'rep') {
-    if (!hasDrill(entry.drill)) return `“${entry.drill}” is not a drill of the catalogue.`;
+    const copy = isCopy(entry.drill);
+    if (!hasDrill(entry.drill) || (copy && !setting.copies.has(entry.drill)))
+      return `“${entry.drill}” is neither a drill of the catalogue nor one of your own.`;
     const drill = drillById(entry.drill);
     if (!drill.disciplines.includes(athlete.discipline))
       return `${drill.name} is not a drill of the ${athlete.discipline} delivery.`;
-    if (!drill.rungs.includes(entry.rung)) return `${drill.name} is not done on rung ${entry.rung}.`;
+    // A copy’s rungs may have changed since its rep was planned.
+    const rungFits = copy ? entry.rung >= 3 === isThrowingDrill(drill) : drill.rungs.includes(entry.rung);
+    if (!rungFits) return `${drill.name} is not done on rung ${entry.rung}.`;
   }
   if (entry.type === 'cheat' && !isCheat(entry.cheat)) return `“${entry.cheat}” is not a way round that any drill lists.`;
   if (entry.type === 'cheat' || entry.type === 'undo') return wrongTarget(setting, entry.rep);

@@ -2,6 +2,7 @@
 import { climbOf, gateNow, gateSettings } from '@wrightonic/core';
 import type { ClimbLog, ClimbState, GateMove, GateResult, IsoDate, JudgedEntry, Rung } from '@wrightonic/core';
 import type { Context } from '../context';
+import { academyLibrary } from '../library';
 import { fociLog, painsOf, toLoggedSession, toRep } from './rows';
 import type { FocusLogRow, RepRow, SessionRow } from './rows';
 
@@ -51,6 +52,7 @@ async function climbLogOf(ctx: Context, athlete: string, foci: readonly FocusLog
     sessions: sessions.map((row) => toLoggedSession(row, ctx.today)),
     reps: reps.map(toJudged),
     pains: (await painsOf(ctx, athlete)).filter((p) => p.date >= from),
+    library: await academyLibrary(ctx),
   };
 }
 

@@ -24,6 +24,7 @@ import type { Load } from '../load';
 import { spanOf } from '../time';
 import { append, hereOf } from './append';
 import { climbFrom, followFrom } from './follow';
+import { knownCopies } from '../library';
 import { knownOf, NOTHING_KNOWN, receive } from './receive';
 import type { KnownEntries } from './receive';
 import { rejudge } from './rejudge';
@@ -227,7 +228,11 @@ export async function logEntries(
             (f) => f.id,
           ),
     );
-    const received = receive({ ctx: inside, athleteId, athlete, session, foci, known }, entries);
+    const copies = await knownCopies(
+      inside,
+      entries.flatMap((e) => (e.type === 'rep' ? [e.drill] : [])),
+    );
+    const received = receive({ ctx: inside, athleteId, athlete, session, foci, known, copies }, entries);
     const open = session.finished_at === null && session.on_date === ctx.today;
     const appended = open ? await append(inside, athleteId, athlete, here, received) : null;
     if (appended) {

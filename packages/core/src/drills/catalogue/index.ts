@@ -41,11 +41,24 @@ export const DRILLS: readonly Drill[] = [
 
 const BY_ID = new Map(DRILLS.map((drill) => [drill.id, drill]));
 
-export const hasDrill = (id: string): boolean => BY_ID.has(id);
+/** An academy’s copy of a drill names its original before this sign, and itself after it. */
+const COPY_SIGN = '~';
+const COPY = /^[a-z0-9-]+~[a-z0-9]{1,20}$/;
 
-/** @throws RangeError for an unknown id */
+export const isCopy = (id: string): boolean => COPY.test(id);
+export const copyId = (drill: string, own: string): string => `${baseOf(drill)}${COPY_SIGN}${own}`;
+/** The drill of the catalogue that an id names or is a copy of. */
+export const baseOf = (id: string): string => (isCopy(id) ? id.slice(0, id.indexOf(COPY_SIGN)) : id);
+
+/** Whether an id is of the catalogue, or of a copy of one of its drills. */
+export const hasDrill = (id: string): boolean => BY_ID.has(baseOf(id));
+
+/**
+ * A drill as the catalogue has it; for a copy its original, under the copy’s id: what both load and strain is the same.
+ * @throws RangeError for an unknown id
+ */
 export function drillById(id: string): Drill {
-  const drill = BY_ID.get(id);
+  const drill = BY_ID.get(baseOf(id));
   if (!drill) throw new RangeError(`unknown drill “${id}”`);
-  return drill;
+  return drill.id === id ? drill : { ...drill, id };
 }
