@@ -60,3 +60,28 @@ test('a drill is said in the academy’s own words, in versions', async ({ page 
   await page.getByTestId('own-words').click();
   await expect(page.getByText(/Version \d+, .*: name, as usual/).first()).toBeVisible();
 });
+
+test('a drill is copied, and a ladder put in another order', async ({ page }, info) => {
+  await signIn(page);
+  await page.goto('/drills');
+  const name = `Porch glide ${info.project.name} ${info.retry}`;
+  await page.getByLabel('Search drills').fill('no-brake walk');
+  await page.getByRole('button').filter({ hasText: 'No-brake walk' }).first().click();
+  await page.getByTestId('own-copy').click();
+  await page.getByTestId('own-reps').fill('0');
+  await page.getByTestId('own-name').fill(name);
+  await page.getByTestId('own-save').click();
+  await expect(page.getByText(/reps/).first()).toBeVisible();
+  await page.getByTestId('own-reps').fill('9');
+  await page.getByTestId('own-save').click();
+  await page.getByLabel('Search drills').fill(name);
+  await expect(page.getByText(name).first()).toBeVisible();
+
+  await page.goto('/drills/ladder?finding=stall&discipline=overhand');
+  await page.getByTestId('ladder-change').click();
+  await page.getByLabel(`${name}: one place up`).first().click();
+  await page.getByTestId('ladder-save').click();
+  await expect(page.getByText(/Our own ladder/)).toBeVisible();
+  await page.getByTestId('ladder-usual').click();
+  await expect(page.getByText(/hangs on the athlete/)).toBeVisible();
+});

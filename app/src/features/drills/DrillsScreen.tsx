@@ -129,7 +129,7 @@ export function DrillsScreen() {
           {filter.finding !== null && findingById(filter.finding).disciplines.includes(discipline) ? (
             <LinkRow
               label="Its ladder"
-              onPress={() => router.push(`/ladder?finding=${filter.finding}&discipline=${discipline}`)}
+              onPress={() => router.push(`/drills/ladder?finding=${filter.finding}&discipline=${discipline}`)}
               testID="to-ladder"
             >
               <Text variant="bodyLarge">{`Ladder of “${findingById(filter.finding).title.toLowerCase()}”`}</Text>

@@ -1,6 +1,7 @@
 import { may } from '@wrightonic/contract';
 import { drillPoses, findingById, FINDING_IDS, ladderFaults, ladderFrom, LADDER_RUNGS, RUNG_NAMES } from '@wrightonic/core';
 import type { Discipline, Drill, FindingId, Rung } from '@wrightonic/core';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { IconButton, Text } from 'react-native-paper';
@@ -32,6 +33,7 @@ export function LadderScreen({ finding, discipline }: LadderScreenProps) {
 
 function LadderPage({ finding, discipline }: { readonly finding: FindingId; readonly discipline: Discipline }) {
   const palette = usePalette();
+  const router = useRouter();
   const { own, library } = useLibrary();
   const { data: me } = api.useMeQuery();
   const [draft, setDraft] = useState<LadderDraft | null>(null);
@@ -47,13 +49,16 @@ function LadderPage({ finding, discipline }: { readonly finding: FindingId; read
   };
   return (
     <Screen width={860}>
-      <Text variant="headlineSmall" role="heading" aria-level={1}>
-        {findingById(finding).title}
-      </Text>
+      <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+        <IconButton icon="arrow-left" onPress={() => router.push('/drills')} accessibilityLabel="Back to all drills" />
+        <Text variant="headlineSmall" role="heading" aria-level={1} style={{ flex: 1 }}>
+          {findingById(finding).title}
+        </Text>
+      </View>
       <Text variant="bodyMedium" style={{ color: palette.soft }}>
         {now.ordered
           ? 'Our own ladder: the first drill of a rung is taken first.'
-          : 'Drills that treat it, rung by rung; which of them is taken hangs on the athlete.'}
+          : 'Drills that treat it, rung by rung; which of them is taken hangs on the athlete, the day and the kit.'}
       </Text>
       {LADDER_RUNGS.map((rung) => (
         <RungPart
@@ -133,12 +138,13 @@ function RungPart({ rung, drills, more, skip, discipline, onRaise, onLeaveOut, o
           </Text>
           {onRaise ? (
             <>
-              <IconButton
-                icon="arrow-up"
-                disabled={at === 0}
-                onPress={() => onRaise(drill.id)}
-                accessibilityLabel={`${drill.name}: one place up`}
-              />
+              {at === 0 ? null : (
+                <IconButton
+                  icon="arrow-up"
+                  onPress={() => onRaise(drill.id)}
+                  accessibilityLabel={`${drill.name}: one place up`}
+                />
+              )}
               <IconButton icon="close" onPress={() => onLeaveOut(drill.id)} accessibilityLabel={`${drill.name}: leave out`} />
             </>
           ) : null}

@@ -26,6 +26,7 @@ export const SCREENS: readonly { readonly path: string; readonly needs: RightNam
   { path: '/my-numbers', needs: 'seeProgress' },
   { path: '/my-run', needs: 'runSessions' },
   { path: '/drills', needs: 'seeDrills' },
+  { path: '/drills/ladder', needs: 'seeDrills' },
   { path: '/desk', needs: 'account' },
   { path: '/desk/account', needs: 'account' },
   { path: '/desk/settings', needs: 'changeSettings' },

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { LadderScreen } from '../features/drills/LadderScreen';
+import { LadderScreen } from '../../features/drills/LadderScreen';
 
 export default function Ladder() {
   const { finding = '', discipline = 'overhand' } = useLocalSearchParams<{ finding?: string; discipline?: string }>();

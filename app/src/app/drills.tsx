@@ -1,1 +1,0 @@
-export { DrillsScreen as default } from '../features/drills/DrillsScreen';
