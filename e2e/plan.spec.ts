@@ -41,8 +41,11 @@ test('a plan is changed by hand, says what breaks, is mended on a tap, undone an
   for (let n = 0; n < 5; n++) await page.getByTestId('undo-edit').click();
   await expect(page.getByTestId('assign')).toBeEnabled();
 
+  const solver = page.waitForResponse('**/planner/highs.wasm');
   await page.getByText('Compare', { exact: true }).click();
+  expect((await solver).ok()).toBe(true);
   await expect(page.getByRole('table', { name: 'This plan beside others' })).toContainText('As it stands');
+  await expect(page.getByText('The best that was found of each.')).toBeVisible({ timeout: 90_000 });
   await page.getByTestId('assign').click();
   await expect(page.getByTestId('focus-title')).toBeVisible();
 });

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { inRoot } from './paths.mjs';
 import { lockHeld, takeLock } from './processes.mjs';
+import { buildPlanner } from './planner.mjs';
 import { buildTracker } from './tracker.mjs';
 
 const FONTS = {
@@ -29,7 +30,7 @@ function copyFonts() {
 function newestIn(folder) {
   let newest = 0;
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (['node_modules', 'dist', '.expo', 'fonts', 'track'].includes(entry.name)) continue;
+    if (['node_modules', 'dist', '.expo', 'fonts', 'track', 'planner'].includes(entry.name)) continue;
     const path = join(folder, entry.name);
     newest = Math.max(newest, entry.isDirectory() ? newestIn(path) : statSync(path).mtimeMs);
   }
@@ -58,10 +59,11 @@ export async function exportApp() {
   return dist;
 }
 
-/** Puts beside the app's own files what is served with them: fonts and the tracker. */
+/** Puts beside the app's own files what is served with them: fonts, tracker and planner. */
 export async function fillPublic() {
   copyFonts();
   await buildTracker(inRoot('app', 'public', 'track'));
+  await buildPlanner(inRoot('app', 'public', 'planner'));
 }
 
 async function build() {

@@ -2,22 +2,14 @@
 import { copyFileSync, existsSync, mkdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { inRoot } from './paths.mjs';
+import { buildWorker } from './worker.mjs';
 
 const RUNTIME = ['node_modules', '@mediapipe', 'tasks-vision', 'wasm', 'vision_wasm_module_internal'];
 
 /** Puts the tracker into a folder that is served: worker, runtime, model. */
 export async function buildTracker(folder) {
-  const { build } = await import('esbuild');
   mkdirSync(folder, { recursive: true });
-  await build({
-    entryPoints: [inRoot('app', 'src', 'features', 'film', 'track', 'worker.ts')],
-    outfile: join(folder, 'worker.js'),
-    bundle: true,
-    minify: true,
-    format: 'esm',
-    target: 'es2022',
-    logLevel: 'warning',
-  });
+  await buildWorker(inRoot('app', 'src', 'features', 'film', 'track', 'worker.ts'), folder);
   for (const kind of ['js', 'wasm'])
     copyFileSync(inRoot(...RUNTIME.slice(0, -1), `${RUNTIME.at(-1)}.${kind}`), join(folder, `runtime.${kind}`));
   const model = join(folder, 'pose.task');

@@ -25,7 +25,7 @@ export function createApp(options: AppOptions): Express {
         useDefaults: false,
         directives: {
           defaultSrc: ["'self'"],
-          // WebAssembly for the tracker; it lets no script be made at run time.
+          // WebAssembly for the tracker and the planner; it lets no script be made at run time.
           scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           styleSrc: ["'self'", EMPTY_STYLE],
           imgSrc: ["'self'", 'data:', 'blob:'],

@@ -1,13 +1,14 @@
 import type { Plan, PlanRequest } from '@wrightonic/core';
-import { daysBetween, makePlan, SCHOOL_OPTIONS } from '@wrightonic/core';
-import { useMemo } from 'react';
+import { daysBetween, SCHOOL_OPTIONS } from '@wrightonic/core';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { planBeside } from './beside/client';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
 
 interface Way {
   readonly name: string;
-  readonly plan: Plan;
+  readonly request: PlanRequest;
 }
 
 const SCHOOL_NAMES: Record<(typeof SCHOOL_OPTIONS)['driveLeg'][number], string> = {
@@ -16,10 +17,10 @@ const SCHOOL_NAMES: Record<(typeof SCHOOL_OPTIONS)['driveLeg'][number], string> 
   sit: 'School: sit',
 };
 
-/** The plan beside others of the same athlete: another school, two days a week, no mound. */
-export function waysOf(request: PlanRequest, plan: Plan): Way[] {
-  const ways: Way[] = [{ name: 'As it stands', plan }];
-  const add = (name: string, more: Partial<PlanRequest>) => ways.push({ name, plan: makePlan({ ...request, ...more }) });
+/** Other ways to plan for the same athlete: another school, two days a week, no mound. */
+export function waysOf(request: PlanRequest): Way[] {
+  const ways: Way[] = [];
+  const add = (name: string, more: Partial<PlanRequest>) => ways.push({ name, request: { ...request, ...more } });
   for (const driveLeg of SCHOOL_OPTIONS.driveLeg)
     if (request.schools?.driveLeg !== driveLeg) add(SCHOOL_NAMES[driveLeg], { schools: { ...request.schools, driveLeg } });
   if (request.availability.length > 2) {
@@ -41,7 +42,7 @@ function weeksTo(plan: Plan, on: string, rung: number): number | null {
 
 const COLUMNS = ['whole throws', 'mound', 'throws', 'hours', 'drills'] as const;
 
-function row({ plan }: Way, on: string): string[] {
+function row(plan: Plan, on: string): string[] {
   const week = (n: number | null) => (n === null ? '–' : `wk ${n}`);
   return [
     week(weeksTo(plan, on, 6)),
@@ -52,10 +53,29 @@ function row({ plan }: Way, on: string): string[] {
   ];
 }
 
+/** The plans of some requests as they come: what is there at once, then the best. */
+function usePlans(ways: readonly Way[]): ReadonlyMap<number, { readonly plan: Plan; readonly last: boolean }> {
+  const [plans, setPlans] = useState<ReadonlyMap<number, { readonly plan: Plan; readonly last: boolean }>>(new Map());
+  useEffect(() => {
+    setPlans(new Map());
+    return planBeside(
+      ways.map((way) => way.request),
+      (index, plan, last) => setPlans((known) => new Map(known).set(index, { plan, last })),
+    );
+  }, [ways]);
+  return plans;
+}
+
 /** Alternatives side by side: when whole throws and the mound come, and what each costs. */
 export function Compare({ request, plan }: { readonly request: PlanRequest; readonly plan: Plan }) {
   const palette = usePalette();
-  const ways = useMemo(() => waysOf(request, plan), [request, plan]);
+  const ways = useMemo(() => waysOf(request), [request]);
+  const plans = usePlans(ways);
+  const rows = [
+    { name: 'As it stands', plan, last: true },
+    ...ways.map(({ name }, i) => ({ name, plan: plans.get(i)?.plan ?? null, last: plans.get(i)?.last ?? false })),
+  ];
+  const looking = rows.some((r) => !r.last);
   const cell = { flex: 1, textAlign: 'right', fontFamily: NUMBER_FONT, fontSize: 16 } as const;
   return (
     <View role="table" aria-label="This plan beside others" style={{ gap: 2 }}>
@@ -69,22 +89,25 @@ export function Compare({ request, plan }: { readonly request: PlanRequest; read
           </Text>
         ))}
       </View>
-      {ways.map((way, i) => (
+      {rows.map(({ name, plan: made }, i) => (
         <View
-          key={way.name}
+          key={name}
           role="row"
           style={{ flexDirection: 'row', gap: SPACE.xs, borderTopWidth: 1, borderColor: palette.line, paddingVertical: 4 }}
         >
           <Text variant="bodyMedium" role="rowheader" style={{ flex: 2.2, fontWeight: i === 0 ? '600' : '400' }}>
-            {way.name}
+            {name}
           </Text>
-          {row(way, request.on).map((value, n) => (
+          {(made ? row(made, request.on) : COLUMNS.map(() => '…')).map((value, n) => (
             <Text key={COLUMNS[n]} role="cell" style={cell}>
               {value}
             </Text>
           ))}
         </View>
       ))}
+      <Text variant="bodySmall" role="status" style={{ color: palette.soft, minHeight: 20 }}>
+        {looking ? 'Looking for the best of each…' : 'The best that was found of each.'}
+      </Text>
     </View>
   );
 }
