@@ -1,7 +1,7 @@
 /** How near the best a plan comes, and in what time: for two to twenty-six weeks and three sizes of library. */
 import highsLoader from 'highs';
-import { DRILLS, improvePlan, makePlan, makePlanRequest, PLAN_KINDS, randomFrom, readPlan } from '@wrightonic/core';
-import type { LinearModel, PlanRequest } from '@wrightonic/core';
+import { copyId, DRILLS, improvePlan, makePlan, makePlanRequest, PLAN_KINDS, randomFrom, readPlan } from '@wrightonic/core';
+import type { LinearModel, OwnDrill, OwnLibrary, PlanRequest } from '@wrightonic/core';
 import { PLAN_LIMITS, solverWith } from '@wrightonic/solver';
 
 const SEED = Number(process.env.ACCURACY_SEED ?? 310_000);
@@ -53,12 +53,17 @@ const most = (values: number[]): number => Math.max(...values);
 const percent = (value: number, digits = 2): string => `${(100 * value).toFixed(digits)} %`;
 
 /** Athletes with two foci and of all kinds by turns, the same for every line. */
-async function line(name: string, weeks: number, athletes: number, never: readonly string[] = []): Promise<void> {
+async function line(
+  name: string,
+  weeks: number,
+  athletes: number,
+  library: OwnLibrary = { first: [], never: [] },
+): Promise<void> {
   const rows: Row[] = [];
   for (let n = 0; n < athletes; n++) {
     const kind = n % 2 === 0 ? 'two foci' : PLAN_KINDS[n % PLAN_KINDS.length]!;
     const { request } = makePlanRequest(randomFrom(SEED + 8000 + n), kind);
-    rows.push(await measure({ ...request, weeks, library: { first: [], never } }));
+    rows.push(await measure({ ...request, weeks, library }));
   }
   const of = (value: (row: Row) => number) => rows.map(value);
   const sum = (values: number[]): number => values.reduce((t, v) => t + v, 0);
@@ -82,7 +87,14 @@ const others = randomFrom(SEED);
 const shuffled = DRILLS.filter((d) => !SERVES_THE_DAY.includes(d))
   .map((drill) => ({ drill, at: others.uniform() }))
   .sort((a, b) => a.at - b.at);
-for (const size of [65, 120, DRILLS.length]) {
+for (const size of [65, 120, DRILLS.length, 250]) {
   const never = shuffled.slice(size - SERVES_THE_DAY.length).map(({ drill }) => drill.id);
-  await line(`6 weeks, ${DRILLS.length - never.length} drills`, 6, 24, never);
+  // What an academy has more than the catalogue are its own copies.
+  const own = shuffled.slice(0, Math.max(0, size - DRILLS.length)).map(({ drill }, n): OwnDrill => ({
+    drill: copyId(drill.id, String(n)),
+    version: 1,
+    words: { name: `${drill.name}, ours` },
+    use: 'usual',
+  }));
+  await line(`6 weeks, ${DRILLS.length - never.length + own.length} drills`, 6, 24, { first: [], never, own });
 }
