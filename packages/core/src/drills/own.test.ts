@@ -12,7 +12,7 @@ import type { OwnDrill, OwnLadder } from './own';
 import { treatsDirectly } from './types';
 
 const hardFaults = (request: PlanRequest, plan: Plan) =>
-  readPlan(request, plan).filter((point) => point.check === 'hard' && !point.ok);
+  readPlan(request, plan).filter((point) => point.check === 'hard rules' && !point.ok);
 
 const COPY = copyId('wall-hip-fall', 'a1');
 const copy = (more: Partial<OwnDrill> = {}): OwnDrill => ({

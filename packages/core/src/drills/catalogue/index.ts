@@ -8,6 +8,7 @@ import { LOWER_HALF_DRY } from './lower-half-dry';
 import { LOWER_HALF_THROWS } from './lower-half-throws';
 import { MOVE } from './move';
 import { PREPARATION } from './preparation';
+import { SECOND_WAYS } from './second-ways';
 import { STRIDE } from './stride';
 import { THOUGHTS } from './thoughts';
 import { TRUNK } from './trunk';
@@ -35,6 +36,7 @@ export const DRILLS: readonly Drill[] = [
   ...WINDMILL_LEGS,
   ...WINDMILL_CIRCLE,
   ...WINDMILL_CLOSE,
+  ...SECOND_WAYS,
   ...DAY_WORK,
   ...WHOLE_WORK,
 ];
