@@ -52,6 +52,13 @@ function later(request: PlanRequest, plan: Plan, event: Event): { asked: PlanReq
 const keys = (sessions: readonly PlanSession[], from: string, to: string): Set<string> =>
   new Set(sessions.filter((s) => s.date >= from && s.date < to).flatMap((s) => s.items.map((i) => `${s.date} ${i.drill}`)));
 
+/** What a session holds; in which order is no change of an item. */
+const drillsOf = ({ items }: PlanSession): string =>
+  items
+    .map((i) => i.drill)
+    .sort()
+    .join();
+
 for (const event of EVENTS) {
   const changed: number[] = [];
   let items = 0;
@@ -71,7 +78,7 @@ for (const event of EVENTS) {
     // A session that changed says why: a note, a new thing, or that it is gone because of the event.
     for (const s of after.sessions.filter((x) => x.date >= found.from && x.date < to)) {
       const old = before.sessions.find((x) => x.date === s.date);
-      const same = old && old.items.map((i) => i.drill).join() === s.items.map((i) => i.drill).join();
+      const same = old && drillsOf(old) === drillsOf(s);
       if (!same && s.note === null && s.new === null) unexplained++;
     }
   }

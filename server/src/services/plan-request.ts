@@ -34,7 +34,7 @@ interface RepRow {
 async function drillMemory(
   ctx: Context,
   athleteId: string,
-  stuckRungs: ReadonlySet<number>,
+  stuck: ReadonlySet<string>,
   library: Library,
 ): Promise<Required<Pick<PlanRequest, 'recentDrills' | 'cheats'>>> {
   const rows = (await ctx.tenant
@@ -64,7 +64,7 @@ async function drillMemory(
           .reverse()
           .map((r) => ({ session: r.session_id, good: r.judged === 'good', aids: aidsFrom(r.aids) })),
       ),
-      stuck: reps.some((r) => stuckRungs.has(r.rung)),
+      stuck: reps.some((r) => stuck.has(stuckKey(r.focus_id, r.rung))),
     })),
     cheats: drills.flatMap(([drill, reps]) => {
       const last = reps.slice(0, LAST_REPS);
@@ -87,8 +87,11 @@ async function stepsDown(ctx: Context, athleteId: string): Promise<ReadonlyMap<s
   return new Map(rows.map((row) => [row.focus_id, new Date(row.at).getTime()]));
 }
 
-/** Rungs on which a focus has worked for some sessions and did not move. */
-async function stuckRungs(ctx: Context, athleteId: string, foci: readonly { id: string; rung: number }[]): Promise<Set<number>> {
+/** A focus on one rung. */
+const stuckKey = (focus: string | null, rung: number): string => `${focus ?? ''}|${rung}`;
+
+/** Foci that have worked on their rung for some sessions and did not move. */
+async function stuckOn(ctx: Context, athleteId: string, foci: readonly { id: string; rung: number }[]): Promise<Set<string>> {
   const rows = (await ctx.tenant
     .from('reps')
     .where({ athlete_id: athleteId, undone: false, gone: false })
@@ -103,7 +106,7 @@ async function stuckRungs(ctx: Context, athleteId: string, foci: readonly { id: 
   return new Set(
     rows
       .filter((row) => Number(row.sessions) >= STUCK_AFTER && foci.some((f) => f.id === row.focus_id && f.rung === row.rung))
-      .map((row) => row.rung),
+      .map((row) => stuckKey(row.focus_id, row.rung)),
   );
 }
 
@@ -132,12 +135,7 @@ export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, 
   const active = foci.filter((f) => f.ended_at === null).slice(0, 2);
   if (active.length === 0)
     throw conflict('There is no focus', 'Choose a focus from “What is it?” first; a plan is made for a focus.');
-  const memory = await drillMemory(
-    ctx,
-    athleteId,
-    await stuckRungs(ctx, athleteId, active),
-    libraryFrom(own.drills, own.ladders),
-  );
+  const memory = await drillMemory(ctx, athleteId, await stuckOn(ctx, athleteId, active), libraryFrom(own.drills, own.ladders));
   return {
     on,
     schools: schoolsOf(ctx, athlete),

@@ -4,7 +4,8 @@ import { addDays, daysBetween, weekdayOf } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { sum } from '../shared/maths';
 import { resolveSchools } from '../shared/schools';
-import type { Place } from '../drills/types';
+import type { Place, Rung } from '../drills/types';
+import { directOn } from './choose';
 import type { Context } from './choose';
 import { openLedger } from './ledger';
 import type { Allowance, Ledger } from './ledger';
@@ -150,7 +151,7 @@ function planDay(run: Run, day: Day, week: WeekLoad, share: number, chosen: bool
   const task: SessionTask = {
     context,
     throws: share,
-    why: throwing ? whyLight(week, share >= allowance.throws ? allowance.tightest : null) : whyDry(week, day, request, allowance),
+    why: throwing ? whyLight(week, share >= allowance.throws ? allowance.tightest : null) : whyDry(week, context, run.standing),
     foci: run.standing.map((s) => ({ ...s })),
     testDue: testDueToday,
     noTest:
@@ -188,14 +189,31 @@ function whyLight(week: WeekLoad, bound: Allowance['tightest'] | null): string |
   return week.effort < 90 ? `Nothing above ${week.effort} % this week: the arm builds up again.` : null;
 }
 
-function whyDry(week: WeekLoad, day: Day, request: PlanRequest, allowance: Allowance): string {
+function whyDry(week: WeekLoad, context: Context, standing: readonly Standing[]): string {
+  const { request, day, allowance } = context;
   if (allowance.because !== null) return allowance.because;
   const place = whyNoThrows(day, request);
   if (place !== null) return place;
   if (week.games > 0 && week.most - week.games < WORTH_THROWING.older)
-    return 'The week’s games use up its throws: dry work today.';
+    return `The week’s games use up its throws: dry work today.${insteadAtPractice(context, standing)}`;
   if (day.useful < 14) return 'Too short to warm an arm up: dry work today.';
   return 'Dry work today: the week’s throws are on its other days.';
+}
+
+/** Throws of a drill that take the place of as many of the team's warm-up. */
+const INSTEAD = 10;
+
+/** Where games leave no throws, the drill goes into those that are thrown anyway; nothing where there is none to name. */
+function insteadAtPractice(context: Context, standing: readonly Standing[]): string {
+  const first = standing[0];
+  if (!first || context.request.flags.length > 0 || context.allowance.armClosed) return '';
+  const day: Day = { ...context.day, place: 'field', equipment: [] };
+  for (let rung = Math.min(first.rung, 5); rung >= 3; rung--) {
+    const [drill] = directOn(first.finding, rung as Rung, { ...context, day, throwing: true });
+    if (drill)
+      return ` At the team’s practice do ${INSTEAD} of “${drill.name}” instead of ${INSTEAD} of the warm-up throws, not on top of them.`;
+  }
+  return '';
 }
 
 /** Whether a test is looked for: from rung 4 on, at least every third week, under 13 every fourth. */

@@ -57,6 +57,17 @@ function whyNothing(request: PlanRequest, days: number): Plan['infeasible'] {
   };
 }
 
+/** Effort from which a day is hard, percent. */
+const HARD_DAY = 70;
+
+/** Whether work that is thrown stays easy on every day because of the games. */
+function gamesLeaveNoHardDay({ focus, flags, games }: PlanRequest, sessions: Plan['sessions']): boolean {
+  const [first] = focus;
+  const thrown = first !== undefined && first.rung >= 3 && findingById(first.finding).kind !== 'limit';
+  const within = games.some((g) => g.date >= sessions[0]!.date);
+  return thrown && flags.length === 0 && within && sessions.every((s) => s.items.every((i) => i.effort[1] < HARD_DAY));
+}
+
 function summarise(request: PlanRequest, sessions: Plan['sessions']): string {
   const throws = sum(sessions.map((s) => s.throws));
   const heights = request.focus.map(({ finding, rung }) => {
@@ -70,6 +81,7 @@ function summarise(request: PlanRequest, sessions: Plan['sessions']): string {
   return [
     `${sessions.length} sessions in ${request.weeks} weeks for ${heights.join(' and ')}; ${throws} throws in all`,
     tests > 0 ? `${tests} test ${tests === 1 ? 'day' : 'days'}` : '',
+    gamesLeaveNoHardDay(request, sessions) ? 'the games leave no hard day: the work stays dry and easy' : '',
     lock?.until === 'clearance' ? 'dry work only until throwing is cleared' : '',
   ]
     .filter(Boolean)

@@ -2,6 +2,8 @@ import { drillById, DRILLS } from '../drills/catalogue';
 import { drillsAt } from '../drills/ladders';
 import { STANDARD_LIBRARY } from '../drills/library';
 import { treatsDirectly } from '../drills/types';
+import { randomFrom } from '../simulate/random';
+import { makePlanRequest } from '../simulate/plan-request';
 import { planRequest as request } from '../testing/plan';
 import { resolveSchools } from '../shared/schools';
 import { directOn, whyNot, workRung } from './choose';
@@ -259,5 +261,48 @@ describe('doses', () => {
       fullDistance('windmill', 12),
       fullDistance('windmill', 16),
     ]).toEqual([14, 18.4, 10.7, 12.2, 13.1]);
+  });
+});
+
+describe('a plan among games', () => {
+  const daily = (from: string, days: number, every: number, pitches: number) =>
+    Array.from({ length: days }, (_, n) => ({
+      date: new Date(Date.parse(from) + 86_400_000 * every * n).toISOString().slice(0, 10),
+      pitches,
+    }));
+  const among = (games: PlanRequest['games'], rung: 2 | 4, more: Partial<PlanRequest> = {}) =>
+    plan({
+      season: 'in',
+      games,
+      weeks: 3,
+      focus: [{ finding: 'late-hips', rung }],
+      availability: (['mon', 'wed', 'fri'] as const).map((weekday) => ({ weekday, minutes: 50, place: 'cage' as const })),
+      ...more,
+    });
+  // Tuesday, Thursday, Saturday: every session lies on the day before a game.
+  const eves = daily('2026-05-05', 21, 1, 25).filter((g) => [2, 4, 6].includes(new Date(g.date).getUTCDay()));
+
+  it('says that no day is hard where every day is the eve of a game', () => {
+    expect(among(eves, 4).summary).toContain('the games leave no hard day');
+    expect(among([], 4).summary).not.toContain('no hard day');
+    // What is dry anyway is not so because of the games.
+    expect(among(eves, 2).summary).not.toContain('no hard day');
+  });
+
+  it('gives the team’s warm-up a drill of the focus where games use the week up, in words and not on top', () => {
+    let said = 0;
+    for (let n = 0; n < 40; n++) {
+      const { request: asked } = makePlanRequest(randomFrom(5000 + n), 'in season');
+      for (const session of makePlan(asked).sessions) {
+        const words = /do 10 of “(.+?)” instead of 10 of the warm-up throws, not on top of them/.exec(session.note ?? '');
+        if (!words) continue;
+        said++;
+        const drill = DRILLS.find((d) => d.name === words[1])!;
+        const bare = drill.equipment.every((kit) => kit === 'tape' || kit === 'towel');
+        expect([session.throws, asked.flags, drill.throws !== 'none', bare]).toEqual([0, [], true, true]);
+        expect(treatsDirectly(drill, asked.focus[0]!.finding)).toBe(true);
+      }
+    }
+    expect(said).toBeGreaterThan(3);
   });
 });

@@ -64,7 +64,7 @@ export function sessionNote(session: PlanSession, task: SessionTask): string | n
 
 /** What differs from the plan as it stood; null where nothing does, or where nothing stood. */
 function changedWords({ items }: PlanSession, { kept, request }: Context): string | null {
-  if (kept.size === 0) return null;
+  if (kept.size === 0) return request.asItStands?.length ? 'Planned anew: this session comes in.' : null;
   const gone = [...kept]
     .filter((drill) => hasDrill(drill) && !items.some((i) => i.drill === drill))
     .map((d) => nameOf(d, request));
