@@ -191,7 +191,11 @@ function whyLight(week: WeekLoad, bound: Allowance['tightest'] | null): string |
 
 function whyDry(week: WeekLoad, context: Context, standing: readonly Standing[]): string {
   const { request, day, allowance } = context;
-  if (allowance.because !== null) return allowance.because;
+  if (allowance.because !== null) {
+    // A resting arm is not sent to throw elsewhere.
+    const full = week.games > 0 && allowance.tightest === 'week' && allowance.highestEffort >= HARD_DAY;
+    return full ? `${allowance.because}${insteadAtPractice(context, standing)}` : allowance.because;
+  }
   const place = whyNoThrows(day, request);
   if (place !== null) return place;
   if (week.games > 0 && week.most - week.games < WORTH_THROWING.older)
@@ -199,6 +203,9 @@ function whyDry(week: WeekLoad, context: Context, standing: readonly Standing[])
   if (day.useful < 14) return 'Too short to warm an arm up: dry work today.';
   return 'Dry work today: the week’s throws are on its other days.';
 }
+
+/** Days around games stay below this effort, percent. */
+const HARD_DAY = 70;
 
 /** Throws of a drill that take the place of as many of the team's warm-up. */
 const INSTEAD = 10;
