@@ -76,6 +76,19 @@ export function prepare(draft: Draft, foci: readonly Standing[]): void {
   }
 }
 
+/** Sessions of so many useful minutes have time to look after the shoulder blades when the throwing is done. */
+const LONG_SESSION = 35;
+
+/** Light work for the shoulder blades after the last throw. */
+export function afterThrowing(draft: Draft): void {
+  const { context } = draft;
+  if (draft.throws === 0 || context.day.useful < LONG_SESSION || context.day.age < 13 || context.allowance.armClosed) return;
+  const [drill] = generalFor('after-throwing', context);
+  if (!drill) return;
+  const why = 'Light work for the shoulder blades, when the throwing is done.';
+  draft.add(itemOf({ drill, role: 'prepare', focus: null, rung: 0, sets: 1, reps: drill.dose.reps, why }, context));
+}
+
 const kindOfLimit = (finding: FindingId): string => (/strength|stability|power/.test(finding) ? 'strength' : 'room');
 
 export function warmUp(draft: Draft, task: SessionTask): PlanItem | null {

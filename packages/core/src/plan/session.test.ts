@@ -264,6 +264,24 @@ describe('doses', () => {
   });
 });
 
+describe('work after throwing', () => {
+  it('looks after the shoulder blades at the end of a long session with throws, and of no other', () => {
+    for (const session of plan({ focus: [{ finding: 'stall', rung: 4 }] }).sessions) {
+      const at = session.items.findIndex((i) => i.drill === 'blade-slides');
+      if (at < 0) continue;
+      expect(session.throws).toBeGreaterThan(0);
+      expect(session.items.slice(at).every((i) => i.throws === 0)).toBe(true);
+    }
+    const has = (more: Partial<PlanRequest>) =>
+      plan({ focus: [{ finding: 'stall', rung: 4 }], ...more }).sessions.some((s) =>
+        s.items.some((i) => i.drill === 'blade-slides'),
+      );
+    expect(has({})).toBe(true);
+    expect(has({ athlete: { ...request.athlete, birthDate: '2015-02-11', level: 'youth' } })).toBe(false);
+    expect(has({ pain: [{ date: '2026-05-03', site: 'shoulder', score: 5 }] })).toBe(false);
+  });
+});
+
 describe('a plan among games', () => {
   const daily = (from: string, days: number, every: number, pitches: number) =>
     Array.from({ length: days }, (_, n) => ({

@@ -4,7 +4,7 @@ import { treatsDirectly } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import { Draft } from './draft';
-import { pin, prepare, test, warmUp } from './prepare';
+import { afterThrowing, pin, prepare, test, warmUp } from './prepare';
 import type { SessionTask } from './task';
 import { totalsOf } from './totals';
 import { ROLES } from './types';
@@ -32,6 +32,7 @@ export function buildSession(task: SessionTask): BuiltSession {
   work(draft, foci, throwing);
   support(draft);
   fillDry(draft, first);
+  afterThrowing(draft);
   differ(draft, task.last);
   return { session: assemble(task, draft.items, testDay), refused };
 }
@@ -71,7 +72,7 @@ export const cuesOf = (items: readonly PlanItem[]): PlanSession['cues'] =>
 export function inOrder(items: readonly PlanItem[]): PlanItem[] {
   const rank = (item: PlanItem): number => {
     const { part, strain } = drillById(item.drill);
-    if (item.role === 'prepare') return part === 'pulse' ? 0 : strain === 'none' ? 1 : 9;
+    if (item.role === 'prepare') return part === 'pulse' ? 0 : part === 'after-throwing' || strain !== 'none' ? 9 : 1;
     if (item.role === 'warm-throws') return 4;
     if (item.role === 'test') return 5;
     if (item.role === 'support') return strain === 'none' && item.throws === 0 ? 3 : 9;
