@@ -51,10 +51,7 @@ export function eventsOf(
   const { lift, move } = KEYS[discipline];
   const overhand = discipline === 'overhand';
   const z = (joint: Joint) => (t: number) => joints(t)[joint][2];
-  const speedOf = (joint: Joint) => (t: number) => {
-    const [a, b] = [joints(t - STEP)[joint], joints(t + STEP)[joint]];
-    return Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
-  };
+  const forwardSpeedOf = (joint: Joint) => (t: number) => joints(t + STEP)[joint][0] - joints(t - STEP)[joint][0];
   const apart = (t: number) => {
     const j = joints(t);
     return Math.hypot(...[0, 1, 2].map((a) => j['throwing-wrist'][a]! - j['glove-wrist'][a]!));
@@ -67,6 +64,14 @@ export function eventsOf(
   const hand = (j: JointPositions): Vector =>
     [0, 1, 2].map((a) => j['throwing-wrist'][a]! - j['throwing-shoulder'][a]!) as unknown as Vector;
   const lifted = overhand ? timeOfMost(0.2, keyTimes[move]!, z('lead-knee')) : keyTimes[lift]!;
+  const speedOf = (joint: Joint) => (t: number) => {
+    const [a, b] = [joints(t - STEP)[joint], joints(t + STEP)[joint]];
+    return Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+  };
+  const arrival = (joint: Joint): number | null => {
+    const fastest = timeOfMost(release - 0.08, end - STEP, speedOf(joint));
+    return firstTime(fastest, end - STEP, (t) => speedOf(joint)(t) < 0.2 * speedOf(joint)(fastest));
+  };
   const found: Record<string, number | null> = {
     set: 0,
     'first-move': firstTime(0, land, moved),
@@ -78,16 +83,17 @@ export function eventsOf(
       ? firstTime(keyTimes[lift]!, release, (t) => joints(t)['throwing-wrist'][2] >= joints(t)['throwing-shoulder'][2])
       : null,
     'heel-off': peel,
-    'toe-off': firstTime(peel, end, (t) => joints(t)['drive-ankle'][0] > 0.02 || z('drive-toe')(t) > 0.03),
+    'toe-off': firstTime(peel, end, (t) => joints(t)['drive-toe'][0] > start['drive-toe'][0] + 0.025 || z('drive-toe')(t) > 0.04),
     'arm-3-oclock': armAt((j) => hand(j)[0] > 0 && hand(j)[2] >= 0, 0.25, land),
     'arm-12-oclock': armAt((j) => hand(j)[2] > 0 && hand(j)[0] <= 0, keyTimes[lift]!, land),
     'arm-9-oclock': armAt((j) => hand(j)[0] < 0 && hand(j)[2] <= 0, land - 0.05, release),
     contact: land,
     'foot-flat': land + 0.03,
     'trunk-square': firstTime(land - 0.1, end, (t) => trunkTurn(joints(t)) >= 90),
-    // The ball leaves the hand where the hand is fastest.
-    release: overhand ? timeOfMost(land + 0.04, land + 0.26, speedOf('throwing-hand')) : release,
-    finish: end,
+    // The ball leaves the hand where it goes fastest to the target.
+    release: overhand ? timeOfMost(land + 0.04, land + 0.26, forwardSpeedOf('throwing-hand')) : release,
+    // The trailing foot has arrived: it is slower than a fifth of its fastest.
+    finish: overhand ? end : (arrival('drive-ankle') ?? end),
   };
   return Object.fromEntries(Object.entries(found).filter((entry): entry is [string, number] => entry[1] !== null));
 }

@@ -9,7 +9,7 @@ import { MARKED_JOINTS } from '../measure/types';
 import type { MarkedJoint } from '../measure/types';
 import { eventsOf } from './delivery-events';
 import type { Delivery, DeliveryRequest, HowMuch } from './faults';
-import { bend, CLOSED_IN, foot, INCH, LEGS, RAD } from './legs';
+import { bend, CLOSED_IN, DRIVE_FOOT, foot, INCH, LEGS, RAD } from './legs';
 import { curve, upperBody } from './upper-body';
 import { ARM_CLOCK, windmillArm } from './windmill-arm';
 
@@ -27,7 +27,7 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
   const h = heightM;
 
   // The way of the hips: speed over time, added up once.
-  const slow = 1 - 0.12 * how('short-stride');
+  const slow = 1 - 0.18 * how('short-stride');
   const speed = curve(
     legs.speed.map(([t]) => t * tempo),
     legs.speed.map(([, v]) => (v * slow) / tempo),
@@ -38,7 +38,8 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
     const middle = (0.55 * legs.lift + 0.45 * legs.land) * tempo;
     const width = 0.07 * tempo;
     const bump = (at: number) => Math.exp(-0.5 * ((t - at) / width) ** 2);
-    return Math.max(0.02, speed(t) * (1 - 0.75 * stall * bump(middle)) + 0.35 * stall * bump(middle + 2.2 * width));
+    const early = 0.45 * stall * bump(middle - 2 * width);
+    return Math.max(0.02, speed(t) * (1 - 0.85 * stall * bump(middle)) + early + 0.3 * stall * bump(middle + 2.2 * width));
   };
   const steps = Math.ceil(end / STEP) + 1;
   const travelled = new Float64Array(steps + 1);
@@ -52,7 +53,11 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
 
   const closed = (CLOSED_IN - 9 * how('stride-offline')) * INCH;
   const ground = size.footHeight;
-  const landing: Vector = [h * legs.stride * (1 - 0.2 * how('short-stride')), -closed, ground];
+  const landing: Vector = [
+    h * legs.stride * (1 - (discipline === 'windmill' ? 0.28 : 0.32) * how('short-stride')),
+    -closed,
+    ground,
+  ];
   const hipsY = curve([0, 0.5 * land, land, end], [0, 0, -0.5 * closed, -0.8 * closed]);
   const offset = (t: number) => jointsAt(anglesAt(t), size);
   /** Height of the hips at which the lead knee has an angle, over the landed foot. */
@@ -62,25 +67,44 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
     const [dx, dy] = [landing[0] - hipsX(t) - hip[0], landing[1] - hipsY(t) - hip[1]];
     return ground + Math.sqrt(Math.max(0.01, straight ** 2 - dx ** 2 - dy ** 2)) - hip[2];
   };
-  const atLanding = legs.knee[0] - 20 * how('locked-landing') + 32 * how('sunk-landing');
-  const atRelease = legs.knee[1] + 28 * how('no-brace') - 10 * how('locked-landing') + 30 * how('sunk-landing');
+  const atLanding = legs.knee[0] - (legs.knee[0] - 1) * how('locked-landing') + 40 * how('sunk-landing');
+  const atRelease =
+    legs.knee[1] +
+    38 * how('no-brace') -
+    (legs.knee[1] - 3) * how('locked-landing') +
+    30 * how('sunk-landing') +
+    (discipline === 'windmill' ? 24 : 12) * how('knee-caves');
+  const soon = 0.02 * tempo;
   const hipsZ = curve(
-    [0, 0.55 * land, 0.8 * land, land, 0.5 * (land + release), release, end],
+    [0, 0.55 * land, 0.8 * land, land, land + 0.3 * soon, land + soon, 0.5 * (land + release), release, end],
     [
       h * legs.stand,
-      h * (legs.stand + 0.004),
-      h * legs.stand - 0.3 * (h * legs.stand - heightFor(land, atLanding)),
+      h * (legs.stand + 0.004 - 0.6 * legs.sit),
+      h * legs.stand - 0.3 * (h * legs.stand - heightFor(land, atLanding)) - h * legs.sit,
       heightFor(land, atLanding),
+      heightFor(land + 0.3 * soon, atLanding + 0.05 * (atRelease - atLanding)),
+      heightFor(land + soon, atLanding + 0.2 * (atRelease - atLanding)),
       heightFor(0.5 * (land + release), 0.5 * (atLanding + atRelease)),
       heightFor(release, atRelease),
       heightFor(end, legs.knee[2]),
     ],
   );
 
+  // The load sinks toward the toes, and a push that goes up lifts the hips before they are out.
+  const loading = (t: number): number => Math.exp(-0.5 * ((t - (legs.lift + 2 * legs.land) * (tempo / 3)) / (0.12 * tempo)) ** 2);
+  const pushed = discipline === 'windmill' ? legs.land - 0.062 : legs.land - 0.02;
+  const up = (discipline === 'windmill' ? 0.055 : 0.06) * (how('jump-off') + how('early-extension'));
+  const lifted = (t: number): number => up * h * Math.exp(-0.5 * ((t - (pushed + 0.03) * tempo) / (0.03 * tempo)) ** 2);
+  const rootAt = (t: number): Vector => [
+    hipsX(t),
+    hipsY(t) - 0.17 * h * how('knee-led-load') * loading(t),
+    hipsZ(t) + lifted(t) - 0.085 * h * how('knee-led-load') * loading(t),
+  ];
+
   // The lead foot on its way, and the drive foot that stays and is drawn after.
   const wayTimes = [0, 0.3 * land, ...legs.leadOnTheWay.map(([t]) => t * tempo), land];
   const onWay = legs.leadOnTheWay.map(([t, from], i): Vector => {
-    const reaching = i === legs.leadOnTheWay.length - 1 ? how('swing-open') : 0;
+    const reaching = i === legs.leadOnTheWay.length - 1 ? 1.25 * how('swing-open') : 0;
     return [hipsX(t * tempo) + h * (from[0] + 0.24 * reaching), h * from[1], ground + h * (from[2] - 0.05 * reaching)];
   });
   const atSet: Vector = [
@@ -94,16 +118,25 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
       [atSet, atSet, ...onWay, landing].map((p) => p[axis]),
     ),
   );
-  const peel = land - (legs.peel + 0.11 * how('early-peel')) * tempo;
-  const driveTimes = [peel, land + 0.02, release, end];
-  const driveWay = [
-    curve(driveTimes, [0, 0.03 * h, 0.26 * h, 0.62 * h]),
-    curve(driveTimes, [0, 0, 0.02 * h, 0.06 * h]),
-    curve(driveTimes, [ground, ground + 0.05 * h, ground + 0.13 * h, ground + 0.16 * h]),
-  ];
-  const flatPitch = discipline === 'windmill' ? 3 : 0;
-  const drivePitch = curve(driveTimes, [flatPitch, 34, 58, 64]);
-  const driveTurn = curve(driveTimes, discipline === 'overhand' ? [78, 58, 22, 0] : [24, 38, 30, 10]);
+  // A push that goes up lets the ground go before the hips are out.
+  const gone = 0.13 * how('shin-vertical');
+  const peel = land - (legs.peel + 0.11 * how('early-peel') + gone) * tempo;
+  const way = DRIVE_FOOT[discipline];
+  const arrives = 0.24 * how('shoulder-finish') * tempo;
+  const idle = 0.07 * how('idle-drive-leg') * tempo;
+  const driveTimes = [peel - idle, ...way.map(({ at }) => at(land, release, end, tempo))].map((t, i, all) =>
+    i === all.length - 1 ? Math.min(t + arrives, end) : i === 1 ? t - idle - gone * tempo : t,
+  );
+  const driveWay = ([0, 1, 2] as const).map((axis) =>
+    curve(driveTimes, [
+      axis === 2 ? ground : 0,
+      ...way.map(
+        ({ to, lags = 0 }) => h * (to[axis] - (axis === 0 ? lags * how('shoulder-finish') : 0)) + (axis === 2 ? ground : 0),
+      ),
+    ]),
+  );
+  const drivePitch = curve(driveTimes, [discipline === 'windmill' ? 3 : 0, ...way.map(({ pitch }) => pitch)]);
+  const driveTurn = curve(driveTimes, [discipline === 'overhand' ? 78 : 24, ...way.map(({ turn }) => turn)]);
   const leadTurn = curve(
     [0, 0.6 * land, land, end],
     discipline === 'overhand' ? [60, 46, legs.footAngle, legs.footAngle] : [0, 10, legs.footAngle, legs.footAngle],
@@ -112,8 +145,8 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
     [0, 0.36 * land, 0.56 * land, 0.9 * land, land, land + 0.03 * tempo, end],
     [0, 0, 22, -4, discipline === 'overhand' ? -6 : 3, 0, 0],
   );
-  const caves = how('knee-caves');
-  const caving = curve([0, land, land + 0.1 * tempo, end], [0, 0, 1.3 * caves, 1.1 * caves]);
+  const caves = 5 * how('knee-caves');
+  const caving = curve([0, land, land + 0.1 * tempo, end], [0, 0, caves, 0.85 * caves]);
 
   const clock =
     discipline === 'windmill'
@@ -124,15 +157,15 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
       : null;
 
   const joints = (t: number): JointPositions => {
-    const root: Vector = [hipsX(t), hipsY(t), hipsZ(t)];
+    const root = rootAt(t);
     const angles = anglesAt(t);
     const hung = jointsAt(angles, size);
     const moved = (joint: Joint): Vector => [hung[joint][0] + root[0], hung[joint][1] + root[1], hung[joint][2] + root[2]];
     const turn = angles.pelvis.rotation * RAD;
     const front: Vector = [Math.sin(turn), -Math.cos(turn), 0.15];
     const drive = bend(moved('drive-hip'), [driveWay[0]!(t), driveWay[1]!(t), driveWay[2]!(t)], size.thigh, size.shank, [
-      front[0] + 0.45,
-      front[1],
+      front[0] + 0.45 - 1.6 * how('shin-vertical'),
+      front[1] - 4 * how('knee-led-load') * loading(t),
       0,
     ]);
     const lead = bend(moved('lead-hip'), [leadWay[0]!(t), leadWay[1]!(t), leadWay[2]!(t)], size.thigh, size.shank, [

@@ -12,6 +12,8 @@ export interface LegScript {
   readonly speed: readonly (readonly [t: number, v: number])[];
   /** Height of the hips over the ground until they come down to the landing. */
   readonly stand: number;
+  /** How much lower they sit in the push, shares of height. */
+  readonly sit: number;
   readonly stride: number;
   /** Lead knee, degrees, at landing, release and end. */
   readonly knee: readonly [land: number, release: number, end: number];
@@ -33,15 +35,17 @@ export const LEGS: Record<Discipline, LegScript> = {
       [0, 0],
       [0.35, 0.01],
       [0.6, 0.24],
-      [0.8, 0.6],
-      [1.0, 1.0],
-      [1.12, 1.05],
-      [1.29, 0.42],
+      [0.8, 0.62],
+      [1.0, 1.08],
+      [1.12, 1.22],
+      [1.2, 1.12],
+      [1.29, 0.82],
       [1.62, 0.06],
     ],
     stand: 0.515,
+    sit: 0,
     stride: 0.81,
-    knee: [44, 34, 22],
+    knee: [46, 31, 20],
     footAngle: 12,
     peel: 0.03,
     leadAtSet: [0.1, 0, 0],
@@ -58,24 +62,53 @@ export const LEGS: Record<Discipline, LegScript> = {
     speed: [
       [0, 0],
       [0.3, 0.05],
-      [0.5, 0.45],
-      [0.7, 1.1],
-      [0.86, 1.5],
-      [0.94, 1.3],
-      [1.055, 0.55],
-      [1.4, 0.1],
+      [0.5, 0.5],
+      [0.7, 1.22],
+      [0.84, 1.95],
+      [0.94, 1.5],
+      [1.055, 0.6],
+      [1.17, 0.15],
+      [1.4, 0.03],
     ],
     stand: 0.51,
+    sit: 0.045,
     stride: 0.86,
     knee: [24, 16, 12],
     footAngle: 38,
-    peel: 0.05,
+    peel: 0.14,
     leadAtSet: [-0.16, 0.08, 0.02],
     leadOnTheWay: [
       [0.5, [-0.1, 0.09, 0.06]],
       [0.74, [0.2, 0.08, 0.14]],
     ],
   },
+};
+
+interface DriveFootAt {
+  readonly at: (land: number, release: number, end: number, tempo: number) => number;
+  /** Shares of height from where it stood. */
+  readonly to: Vector;
+  /** Heel up, and turned to the throwing side, degrees. */
+  readonly pitch: number;
+  readonly turn: number;
+  /** How much of the way it has not made when the shoulders pull it, shares of height. */
+  readonly lags?: number;
+}
+
+/** The drive foot once its heel has come up: overhand it stays until the landing, in the windmill it pushes off, drags and arrives. */
+export const DRIVE_FOOT: Record<Discipline, readonly DriveFootAt[]> = {
+  overhand: [
+    { at: (land) => land + 0.02, to: [0.03, 0, 0.05], pitch: 34, turn: 58 },
+    { at: (_land, release) => release, to: [0.26, 0.02, 0.13], pitch: 58, turn: 22 },
+    { at: (_land, _release, end) => end, to: [0.62, 0.06, 0.16], pitch: 64, turn: 0 },
+  ],
+  windmill: [
+    { at: (land, _release, _end, tempo) => land - 0.085 * tempo, to: [0.034, 0, 0.053], pitch: 55, turn: 34 },
+    { at: (land, _release, _end, tempo) => land - 0.055 * tempo, to: [0.125, 0, 0.08], pitch: 50, turn: 36 },
+    { at: (land) => land, to: [0.235, 0, 0.095], pitch: 46, turn: 38 },
+    { at: (_land, release) => release, to: [0.46, 0.02, 0.12], pitch: 54, turn: 30, lags: 0.2 },
+    { at: (_land, release, _end, tempo) => release + 0.09 * tempo, to: [0.62, 0.04, 0.14], pitch: 62, turn: 14 },
+  ],
 };
 
 export const CLOSED_IN = 1;
@@ -87,7 +120,7 @@ export const RAD = Math.PI / 180;
 export function bend(hip: Vector, ankle: Vector, thigh: number, shank: number, toward: Vector): { knee: Vector; ankle: Vector } {
   const reach: Vector = [ankle[0] - hip[0], ankle[1] - hip[1], ankle[2] - hip[2]];
   const far = Math.hypot(...reach);
-  const d = Math.min(far, (thigh + shank) * 0.9995);
+  const d = Math.min(far, (thigh + shank) * 0.9999);
   const u: Vector = [reach[0] / far, reach[1] / far, reach[2] / far];
   const along = (thigh ** 2 - shank ** 2 + d ** 2) / (2 * d);
   const across = Math.sqrt(Math.max(0, thigh ** 2 - along ** 2));

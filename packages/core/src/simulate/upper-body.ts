@@ -5,6 +5,8 @@ import { POSES } from '../delivery/poses';
 import type { PoseId } from '../delivery/poses';
 import type { Pose } from '../delivery/pose';
 import type { DeliveryRequest, HowMuch } from './faults';
+import { LEGS, RAD } from './legs';
+import { turnsOf } from './turn';
 
 /** Key positions of the upper body and when they are reached, seconds from the set. */
 const SCRIPTS: Record<Discipline, readonly (readonly [pose: PoseId, at: number])[]> = {
@@ -23,7 +25,7 @@ const SCRIPTS: Record<Discipline, readonly (readonly [pose: PoseId, at: number])
     ['windmill-push', 0.8],
     ['windmill-land', 0.94],
     ['windmill-whip', 1.055],
-    ['windmill-finish', 1.4],
+    ['windmill-finish', 1.22],
   ],
 };
 /** Index of the key positions that the faults speak of. */
@@ -44,15 +46,33 @@ type Channel = `${UpperPart}.${string}`;
  */
 const IN_MOTION: Record<Discipline, readonly (readonly [channel: Channel, key: number, angle: number])[]> = {
   overhand: [
-    ['pelvis.rotation', 2, -15],
-    ['pelvis.rotation', 3, 50],
+    ['pelvis.side', 2, 3],
+    ['trunk.side', 3, -3],
     ['gloveArm.elevation', 4, 46],
     ['gloveArm.plane', 4, 62],
     ['gloveArm.elevation', 5, 34],
     ['gloveArm.plane', 5, 96],
-    ['trunk.forward', 5, 38],
+    ['throwingArm.elbow', 5, 8],
+    ['throwingArm.elevation', 3, 99],
+    ['throwingArm.elbow', 3, 100],
+    ['throwingArm.rotation', 2, -100],
+    ['throwingArm.rotation', 3, 110],
+    ['trunk.forward', 4, 14],
+    ['trunk.forward', 5, 44],
   ],
-  windmill: [],
+  windmill: [
+    ['trunk.side', 3, -9],
+    ['trunk.forward', 4, 11],
+    ['gloveArm.elevation', 3, 84],
+    ['gloveArm.elbow', 3, 8],
+    ['gloveArm.elevation', 4, 24],
+    ['gloveArm.elbow', 4, 112],
+    ['gloveArm.elevation', 5, 22],
+    ['gloveArm.elbow', 5, 112],
+    ['gloveArm.plane', 5, 30],
+    ['pelvis.rotation', 5, 58],
+    ['trunk.rotation', 5, 54],
+  ],
 };
 
 /** One angle over time: its values at the key positions, and how much earlier (−) or later it reaches them, seconds. */
@@ -85,28 +105,31 @@ function applyFaults(discipline: Discipline, how: HowMuch, tracks: Map<Channel, 
   };
   const arms = (side: 'throwingArm' | 'gloveArm') =>
     (['elevation', 'plane', 'rotation', 'elbow'] as const).map((a): Channel => `${side}.${a}`);
-  // The hips lead: the pelvis is a little ahead of its key positions, unless it is late.
-  if (discipline === 'overhand') shift('pelvis.rotation', [land, land + 1], -0.02 + 0.06 * how('late-hips'));
-  add('pelvis.rotation', [land], -30 * how('late-hips'));
-  add('trunk.rotation', [land], 32 * how('turn-together') + 34 * how('fly-open'));
-  shift('trunk.rotation', [land], -0.03 * how('fly-open'));
   for (const channel of [...arms('throwingArm'), ...arms('gloveArm')]) shift(channel, [move], -0.13 * how('early-hands'));
+  if (discipline === 'overhand') shift('throwingArm.rotation', [move], 0.055);
   // The arm is at its fastest about when the ball leaves the hand: it reaches the far position a little after.
+  if (discipline === 'overhand') shift('trunk.forward', [release], -0.012);
   if (discipline === 'overhand')
     for (const channel of arms('throwingArm')) {
-      shift(channel, [land + 1], 0.03);
-      shift(channel, [release], 0.05);
+      // The elbow is nearly straight when the ball leaves; the shoulder turns on.
+      const [turn, away] = ARM_SHIFTS[channel.split('.')[1]!] ?? ARM_SHIFTS.other!;
+      shift(channel, [land + 1], turn);
+      shift(channel, [release], away);
     }
-  for (const channel of arms('throwingArm')) shift(channel, [land], -0.09 * how('early-arm') + 0.06 * how('late-arm'));
-  add('throwingArm.elevation', [land], -32 * how('late-arm') - 26 * how('low-elbow'));
-  add('throwingArm.elevation', range(land + 1, release), -24 * how('low-elbow'));
-  add('throwingArm.elbow', [land], -48 * how('long-lever'));
-  add('trunk.forward', [land], -22 * how('lean-back'));
-  add('trunk.forward', [release], -26 * how('chest-behind'));
+  const rises = (channel: Channel) => (discipline === 'windmill' ? 0 : channel.endsWith('rotation') ? 0.02 : 0.062);
+  for (const channel of arms('throwingArm'))
+    shift(channel, [land], rises(channel) - 0.14 * how('early-arm') + 0.06 * how('late-arm'));
+  add('throwingArm.elevation', [land], -32 * how('late-arm') - 34 * how('low-elbow'));
+  add('throwingArm.elevation', range(land + 1, release), -30 * how('low-elbow'));
+  add('throwingArm.elbow', [land], -60 * how('long-lever'));
   add('gloveArm.plane', range(land + 1, release), -70 * how('glove-pull'));
   add('gloveArm.elevation', range(land + 1, release), 30 * how('glove-pull'));
   add('throwingArm.elbow', range(move, release), -24 * how('straight-whip'));
-  add('trunk.forward', [land, release], 18 * how('fold-and-lift'));
+  if (discipline === 'windmill') for (const channel of arms('gloveArm')) shift(channel, [release], 0.04);
+  add('pelvis.side', [move], 28 * how('stuck-back') - 30 * how('early-tip'));
+  add('throwingArm.plane', [land + 1], -130 * how('arm-drag'));
+  add('throwingArm.plane', [release], -60 * how('arm-drag'));
+  add('pelvis.rotation', [release], 44 * how('early-close'));
 }
 
 const range = (from: number, to: number): number[] => Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i);
@@ -129,6 +152,12 @@ export function curve(times: readonly number[], values: readonly number[]): (t: 
   };
 }
 
+const ARM_SHIFTS: Record<string, readonly [turn: number, release: number]> = {
+  elbow: [0.008, -0.014],
+  rotation: [0.043, 0.05],
+  other: [0.036, 0.036],
+};
+
 type AnglesAt = (t: number) => BodyAngles;
 const NO_LEG = { flexion: 0, abduction: 0, rotation: 0, knee: 0, ankle: 0 };
 
@@ -148,13 +177,22 @@ export function upperBody(request: DeliveryRequest, how: HowMuch): { at: AnglesA
       });
     return [part, angles] as const;
   });
-  const at = (t: number): BodyAngles =>
-    ({
+  const turns = turnsOf(discipline, how, LEGS[discipline].land * tempo, tempo);
+  const at = (t: number): BodyAngles => {
+    const body = {
       driveLeg: NO_LEG,
       leadLeg: NO_LEG,
       ...Object.fromEntries(
         curves.map(([part, angles]) => [part, Object.fromEntries(angles.map(([angle, value]) => [angle, value(t)]))]),
       ),
-    }) as unknown as BodyAngles;
+    } as unknown as BodyAngles;
+    const pelvis = { ...body.pelvis, rotation: turns.pelvis?.(t) ?? body.pelvis.rotation };
+    const rotation = turns.trunk?.(t) ?? body.trunk.rotation;
+    const lean = turns.lean(t);
+    // Leaning to the target is forward for a chest that faces it, and to the side for one that does not.
+    const forward = body.trunk.forward + lean * Math.sin(rotation * RAD);
+    const side = body.trunk.side - lean * Math.cos(rotation * RAD);
+    return { ...body, pelvis, trunk: { rotation, forward, side } };
+  };
   return { at, keyTimes };
 }
