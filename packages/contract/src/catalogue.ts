@@ -49,6 +49,8 @@ export const signSchema = objectOf<Sign>({
   youthAt: Joi.number(),
   upTo: Joi.number().greater(Joi.ref('at')).when('side', { is: 'outside', then: Joi.required(), otherwise: Joi.forbidden() }),
   spread: Joi.number().positive().required(),
+  firstOnly: Joi.boolean(),
+  forOnly: Joi.boolean(),
   events: listOf(oneOf(EVENTS), 6).min(1),
   disciplines: listOf(oneOf(DISCIPLINES), 2).min(1),
 });

@@ -28,7 +28,7 @@ export async function dropFilmEvidence(ctx: Context, athlete: string, on: IsoDat
 /** What one measure at one event came to in the clips of a day. */
 interface Found {
   readonly first: MeasuredValue;
-  readonly throws: { clip: string; value: number; sd: number }[];
+  readonly throws: { clip: string; value: number; sd: number; shared?: number }[];
 }
 
 /**
@@ -45,7 +45,7 @@ export async function renewFilmEvidence(ctx: Context, athleteId: string, on: Iso
       if (!m.valid || m.value === null || m.sd === null) continue;
       const key = `${m.measure}:${m.event}`;
       const known = found.get(key) ?? { first: m, throws: [] };
-      known.throws.push({ clip: id, value: m.value, sd: m.sd });
+      known.throws.push({ clip: id, value: m.value, sd: m.sd, ...(m.shared === undefined ? {} : { shared: m.shared }) });
       found.set(key, known);
     }
   const rows = [...found].map(([key, { first, throws }]) => {

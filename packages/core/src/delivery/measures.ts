@@ -40,6 +40,7 @@ export const MEASURE_IDS = [
   'stride-direction',
   'lead-foot-angle',
   'lead-knee-flexion',
+  'lead-knee-extension',
   'lead-knee-in-out',
   'lead-shin-angle',
   'drive-shin-angle',
@@ -49,6 +50,7 @@ export const MEASURE_IDS = [
   'drive-hip-travel',
   'hip-path-rise',
   'trunk-tilt-forward',
+  'trunk-turn-back',
   'trunk-tilt-side',
   'pelvis-tilt',
   'heel-peel-lead',
@@ -189,6 +191,10 @@ export const MEASURES: readonly Measure[] = [
     },
     'published',
   ),
+  measure('lead-knee-extension', 'Lead knee straightens', 'deg', 'side', 5, {
+    overhand: [{ event: 'release', low: 5 }],
+    windmill: [{ event: 'release', low: 0 }],
+  }),
   measure('lead-knee-in-out', 'Lead knee in or out', '%shank', 'front, rear', 3, {
     overhand: [{ event: 'contact', low: -10, high: 10 }],
     windmill: [{ event: 'contact', low: -10, high: 10 }],
@@ -217,6 +223,7 @@ export const MEASURES: readonly Measure[] = [
       { event: 'release', low: -5, high: 15 },
     ],
   }),
+  measure('trunk-turn-back', 'Trunk comes back up', 'deg', 'side', 3, { windmill: [{ event: 'release', high: 5 }] }, 'house'),
   measure('trunk-tilt-side', 'Trunk tilt sideways', 'deg', 'front', 3),
   measure('pelvis-tilt', 'Pelvis hike or tip', 'deg', 'side, front, rear', 3, {
     overhand: [{ event: 'mid-move', low: -5, high: 8 }],

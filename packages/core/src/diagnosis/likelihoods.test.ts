@@ -73,8 +73,34 @@ describe('each kind of evidence', () => {
   it('reads a value at its event only', () => {
     const knee = (event: 'contact' | 'release') =>
       one({ kind: 'measure', measure: 'lead-knee-flexion', event, value: 60, unit: 'deg', sd: 3 }).about;
-    expect(knee('release')).toEqual(['no-brace']);
+    expect(knee('release')).toEqual([]);
     expect(knee('contact')).toEqual(['locked-landing']);
+    const elbow = (event: 'contact' | 'release') =>
+      one({ kind: 'measure', measure: 'elbow-flexion', event, value: 30, unit: 'deg', sd: 3 }).about;
+    // Nearly straight is usual when the ball leaves, and a long lever at contact.
+    expect([elbow('contact'), elbow('release')]).toEqual([['long-lever'], []]);
+  });
+
+  it('takes a sign that can only speak for a finding for nothing where it is not there', () => {
+    const start = (value: number) =>
+      one({ kind: 'measure', measure: 'pelvis-start-lead', event: 'contact', value, unit: 'ms', sd: 5 }).on[0]!;
+    expect(start(40).likelihood).toEqual([1, 1]);
+    expect(start(-40).likelihood[1]).toBeGreaterThan(10 * start(-40).likelihood[0]);
+    // Late hips that started before contact all the same: the angle decides.
+    const angle = one({ kind: 'measure', measure: 'pelvis-rotation', event: 'contact', value: 10, unit: 'deg', sd: 4 }).on[0]!;
+    expect(angle.likelihood[1]).toBeGreaterThan(10 * angle.likelihood[0]);
+  });
+
+  it('takes separation at contact, at its most and at foot flat for one statement, whatever their order', () => {
+    const at = (event: 'contact' | 'foot-flat' | 'max', value: number) =>
+      ({ kind: 'measure', measure: 'hip-shoulder-separation', event, value, unit: 'deg', sd: 5 }) as const;
+    const speaking = (items: readonly ReturnType<typeof at>[]) =>
+      contributionsOf(items, situation()).flatMap((c, i) => (c.on.length > 0 ? [items[i]!.event] : []));
+    const all = [at('foot-flat', 8), at('max', 20), at('contact', 10)];
+    expect(speaking(all)).toEqual(['contact']);
+    expect(speaking([...all].reverse())).toEqual(['contact']);
+    expect(speaking(all.slice(0, 2))).toEqual(['max']);
+    expect(speaking(all.slice(0, 1))).toEqual(['foot-flat']);
   });
 
   it('reads a stride outside either edge', () => {

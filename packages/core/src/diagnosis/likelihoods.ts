@@ -22,6 +22,8 @@ import type { Likelihood } from './network';
 
 /** Share of readings that say nothing: wrong side, wrong posture, wrong athlete. Provenance of all numbers here: `house`. */
 export const MISTAKEN = 0.01;
+/** The same of a measure from film, whose view, side and events have been checked. */
+export const MEASURE_MISTAKEN = 0.001;
 /** Weight of a look (as an exponent) when the same eye has looked again since. */
 export const OLDER_LOOK = 0.2;
 export const SLOW = { cannotIfLimited: 0.8, cannotOtherwise: 0.1 } as const;
@@ -71,12 +73,12 @@ export interface TwoDensities {
 const ratio = (present: number): Likelihood => [1, present];
 const soften = ([absent, present]: Likelihood, exponent: number): Likelihood => [absent ** exponent, present ** exponent];
 
-export function densities(value: number, { absentMean, presentMean, sd }: TwoDensities): Likelihood {
+export function densities(value: number, { absentMean, presentMean, sd }: TwoDensities, mistaken = MISTAKEN): Likelihood {
   // The nearer peak is scaled to one, so that far-off values do not underflow to 0 : 0.
   const exponents = [presentMean, absentMean].map((mean) => -0.5 * ((value - mean) / sd) ** 2);
   const top = Math.max(...exponents);
   const [present, absent] = exponents.map((e) => Math.exp(e - top)) as [number, number];
-  return [(1 - MISTAKEN) * absent + MISTAKEN * present, (1 - MISTAKEN) * present + MISTAKEN * absent];
+  return [(1 - mistaken) * absent + mistaken * present, (1 - mistaken) * present + mistaken * absent];
 }
 
 /** Densities of a screen value under "limited" and "free", from the bands of the test. */
@@ -98,8 +100,30 @@ export function signDensities(sign: Sign, youth: boolean, sd: number): TwoDensit
   return {
     absentMean: at - towards * sign.spread,
     presentMean: at + towards * sign.spread,
-    sd: Math.hypot(0.7 * sign.spread, sd),
+    sd: Math.hypot(0.6 * sign.spread, sd),
   };
+}
+
+/** What a measured value says of a finding. */
+function signLikelihood(sign: Sign, item: Extract<Evidence, { kind: 'measure' }>, youth: boolean, usualSd: number): Likelihood {
+  const model = signDensities(sign, youth, item.sd ?? usualSd);
+  // Outside two edges: how far the nearer edge is passed.
+  const value = sign.side === 'outside' ? sign.at + Math.max(sign.at - item.value, item.value - sign.upTo!) : item.value;
+  const [absent, present] = densities(value, model, MEASURE_MISTAKEN);
+  return sign.forOnly && present < absent ? [1, 1] : [absent, present];
+}
+
+/** Whether none of the events before this one, in the order of the sign, was measured. */
+function speaksFirst(
+  sign: Sign,
+  item: Extract<Evidence, { kind: 'measure' }>,
+  evidence: readonly DatedEvidence[],
+  newest: ReadonlySet<number>,
+): boolean {
+  const before = sign.events?.slice(0, Math.max(0, sign.events.indexOf(item.event))) ?? [];
+  return !evidence.some(
+    (other, at) => newest.has(at) && other.kind === 'measure' && other.measure === item.measure && before.includes(other.event),
+  );
 }
 
 /** Signs of a measure that apply in this discipline, at this event. */
@@ -347,13 +371,9 @@ function sayings(evidence: readonly DatedEvidence[], situation: Situation): Cont
         const isNewest = newest.has(index);
         return {
           on: isNewest
-            ? signs.map((sign) => {
-                const model = signDensities(sign, youth, item.sd ?? measure.typicalSd);
-                // Outside two edges: how far the nearer edge is passed.
-                const value =
-                  sign.side === 'outside' ? sign.at + Math.max(sign.at - item.value, item.value - sign.upTo!) : item.value;
-                return { finding: sign.finding, likelihood: densities(value, model) };
-              })
+            ? signs
+                .filter((sign) => !sign.firstOnly || speaksFirst(sign, item, evidence, newest))
+                .map((sign) => ({ finding: sign.finding, likelihood: signLikelihood(sign, item, youth, measure.typicalSd) }))
             : [],
           about: signs.map((sign) => sign.finding),
         };

@@ -17,6 +17,10 @@ export interface Sign {
   readonly upTo?: number;
   readonly spread: number;
   readonly events?: readonly DeliveryEvent[];
+  /** Its events are one statement: the first of them that was measured speaks, the others say nothing more. */
+  readonly firstOnly?: boolean;
+  /** It can only speak for the finding: where it is not there, that says nothing. */
+  readonly forOnly?: boolean;
   readonly disciplines?: readonly Discipline[];
 }
 
@@ -24,23 +28,42 @@ const H: readonly Discipline[] = ['overhand'];
 const W: readonly Discipline[] = ['windmill'];
 
 export const SIGNS: readonly Sign[] = [
-  { finding: 'turn-together', measure: 'hip-shoulder-separation', side: 'below', at: 30, youthAt: 20, spread: 12 },
-  { finding: 'late-hips', measure: 'pelvis-start-lead', side: 'below', at: 0, spread: 15 },
+  {
+    finding: 'turn-together',
+    measure: 'hip-shoulder-separation',
+    side: 'below',
+    at: 30,
+    youthAt: 20,
+    spread: 12,
+    events: ['contact', 'max', 'foot-flat'],
+    firstOnly: true,
+  },
+  // Hips that start in time and still stand closed at contact are late: only the angle can say that they are not.
+  { finding: 'late-hips', measure: 'pelvis-start-lead', side: 'below', at: 0, spread: 15, forOnly: true },
   { finding: 'late-hips', measure: 'pelvis-rotation', side: 'below', at: 40, spread: 12, events: ['contact'], disciplines: H },
   { finding: 'fly-open', measure: 'trunk-rotation', side: 'above', at: 30, spread: 12, events: ['contact'] },
-  { finding: 'early-arm', measure: 'hand-up-lead', side: 'above', at: 40, spread: 25 },
+  { finding: 'early-arm', measure: 'hand-up-lead', side: 'above', at: 60, spread: 25 },
   { finding: 'late-arm', measure: 'hand-up-lead', side: 'below', at: -20, spread: 25 },
   { finding: 'late-arm', measure: 'throwing-hand-height', side: 'below', at: 0, spread: 4 },
   { finding: 'low-elbow', measure: 'elbow-height', side: 'below', at: -10, spread: 8 },
-  { finding: 'long-lever', measure: 'elbow-flexion', side: 'below', at: 70, spread: 12, disciplines: H },
-  { finding: 'straight-whip', measure: 'elbow-flexion', side: 'below', at: 10, spread: 8, disciplines: W },
+  { finding: 'long-lever', measure: 'elbow-flexion', side: 'below', at: 66, spread: 12, events: ['contact'], disciplines: H },
+  {
+    finding: 'straight-whip',
+    measure: 'elbow-flexion',
+    side: 'below',
+    at: 16,
+    spread: 13,
+    events: ['arm-9-oclock'],
+    disciplines: W,
+  },
   { finding: 'arm-drag', measure: 'elbow-behind', side: 'above', at: 3, spread: 2.5 },
   { finding: 'short-stride', measure: 'stride-length', side: 'below', at: 75, youthAt: 65, spread: 7, disciplines: H },
   { finding: 'short-stride', measure: 'stride-length', side: 'below', at: 70, spread: 7, disciplines: W },
   { finding: 'stride-offline', measure: 'stride-direction', side: 'outside', at: -2, upTo: 4, spread: 2 },
-  { finding: 'knee-caves', measure: 'lead-knee-in-out', side: 'below', at: -10, spread: 6 },
-  { finding: 'no-brace', measure: 'lead-knee-flexion', side: 'above', at: 45, spread: 10, events: ['release'] },
-  { finding: 'locked-landing', measure: 'lead-knee-flexion', side: 'below', at: 8, spread: 5, events: ['contact'] },
+  { finding: 'knee-caves', measure: 'lead-knee-in-out', side: 'below', at: -9, spread: 8 },
+  { finding: 'no-brace', measure: 'lead-knee-extension', side: 'below', at: 0, spread: 7 },
+  { finding: 'no-brace', measure: 'lead-knee-in-out', side: 'above', at: 16, spread: 7, forOnly: true },
+  { finding: 'locked-landing', measure: 'lead-knee-flexion', side: 'below', at: 16, spread: 11, events: ['contact'] },
   {
     finding: 'sunk-landing',
     measure: 'lead-knee-flexion',
@@ -51,26 +74,41 @@ export const SIGNS: readonly Sign[] = [
     disciplines: W,
   },
   { finding: 'swing-open', measure: 'lead-shin-angle', side: 'above', at: 30, spread: 8 },
+  { finding: 'swing-open', measure: 'lead-foot-angle', side: 'below', at: -4, spread: 7, forOnly: true, disciplines: H },
+  { finding: 'fly-open', measure: 'lead-foot-angle', side: 'below', at: -8, spread: 8, forOnly: true, disciplines: H },
   { finding: 'shin-vertical', measure: 'drive-shin-angle', side: 'below', at: 35, spread: 8, events: ['toe-off'] },
-  { finding: 'knee-led-load', measure: 'drive-knee-over-toe', side: 'above', at: 15, spread: 8 },
+  { finding: 'knee-led-load', measure: 'drive-knee-over-toe', side: 'above', at: 14, spread: 8 },
   { finding: 'stall', measure: 'hip-travel-dip', side: 'above', at: 30, spread: 10 },
-  { finding: 'jump-off', measure: 'hip-path-rise', side: 'above', at: 3, spread: 4, disciplines: H },
+  { finding: 'jump-off', measure: 'hip-path-rise', side: 'above', at: 0, spread: 5, disciplines: H },
   { finding: 'early-extension', measure: 'hip-path-rise', side: 'above', at: 5, spread: 4, disciplines: W },
-  { finding: 'chest-behind', measure: 'chest-past-knee', side: 'below', at: 0, spread: 4 },
+  { finding: 'chest-behind', measure: 'chest-past-knee', side: 'below', at: -1, spread: 4, disciplines: H },
+  {
+    finding: 'chest-behind',
+    measure: 'trunk-tilt-forward',
+    side: 'below',
+    at: 21,
+    spread: 6,
+    events: ['release'],
+    disciplines: H,
+    forOnly: true,
+  },
+  { finding: 'fold-and-lift', measure: 'trunk-turn-back', side: 'above', at: 6.5, spread: 4, disciplines: W },
   {
     finding: 'fold-and-lift',
     measure: 'trunk-tilt-forward',
     side: 'above',
-    at: 15,
-    spread: 8,
+    at: 18,
+    spread: 6,
     events: ['release'],
     disciplines: W,
+    forOnly: true,
   },
   { finding: 'lean-back', measure: 'trunk-tilt-forward', side: 'below', at: -5, spread: 6, events: ['contact'], disciplines: H },
   { finding: 'early-peel', measure: 'heel-peel-lead', side: 'above', at: 60, spread: 30 },
-  { finding: 'early-tip', measure: 'pelvis-tilt', side: 'below', at: -5, spread: 4, events: ['mid-move'] },
+  { finding: 'early-tip', measure: 'pelvis-tilt', side: 'below', at: -5, spread: 6, events: ['mid-move'] },
+  { finding: 'stuck-back', measure: 'pelvis-tilt', side: 'above', at: 10, spread: 6, events: ['mid-move'], disciplines: H },
   { finding: 'glove-pull', measure: 'glove-travel-side', side: 'above', at: 15, spread: 6 },
-  { finding: 'idle-drive-leg', measure: 'push-off-spread', side: 'above', at: 30, spread: 15 },
+  { finding: 'idle-drive-leg', measure: 'push-off-spread', side: 'above', at: 50, spread: 18 },
   { finding: 'early-close', measure: 'pelvis-rotation', side: 'above', at: 75, spread: 12, events: ['release'], disciplines: W },
   { finding: 'shoulder-finish', measure: 'finish-spread', side: 'above', at: 60, spread: 30 },
 ];

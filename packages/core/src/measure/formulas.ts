@@ -1,7 +1,7 @@
 import type { Discipline } from '../delivery/links';
 import type { DeliveryEvent, MeasureId } from '../delivery/measures';
 import { degrees, elbowRise, flexion, lean, length, middle, minus, offLine, rotation, wrapped } from './geometry';
-import { arrivalOf, onsetOf, peakOf, slopes } from './series';
+import { arrivalOf, onsetOf, peakOf, slopes, smooth } from './series';
 import type { Sample } from './series';
 import { Missing } from './throw';
 import type { Throw } from './throw';
@@ -52,6 +52,8 @@ const midShoulder = (t: Throw, f: number) => middle(t.at('throwing-shoulder', f)
 const pelvisTurn = (t: Throw, f: number) => rotation(t.at('drive-hip', f), t.at('lead-hip', f));
 const trunkTurn = (t: Throw, f: number) => rotation(t.at('throwing-shoulder', f), t.at('glove-shoulder', f));
 const separation = (t: Throw, f: number) => wrapped(pelvisTurn(t, f) - trunkTurn(t, f));
+const kneeBent = (t: Throw, side: 'drive' | 'lead', f: number) =>
+  flexion(t.at(`${side}-hip`, f), t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f));
 const half = (t: Throw, seconds = SLOPE_S): number => Math.max(1.01, seconds * t.request.fps);
 
 /** @throws Missing with fewer frames than a speed needs */
@@ -114,8 +116,28 @@ function speedOfHips(t: Throw, from: number, to: number): Sample[] {
 /** Instant of greatest extension of an angle, in a window. */
 function straightest(t: Throw, joints: readonly [MarkedJoint, MarkedJoint, MarkedJoint], from: number, to: number): number {
   const [a, b, c] = joints;
-  const bent = series(t, joints, from, to, (f) => -flexion(t.at(a, f), t.at(b, f), t.at(c, f)));
-  return peakOf(bent)!.t;
+  return mostOf(t, joints, from, to, (f) => -flexion(t.at(a, f), t.at(b, f), t.at(c, f)));
+}
+
+/** How far the drive thigh is behind the line of the trunk in the plane of the throw, degrees. */
+function hipExtension(t: Throw, f: number): number {
+  const thigh = lean(t.at('drive-knee', f), t.at('drive-hip', f), 0);
+  return thigh - lean(midHip(t, f), midShoulder(t, f), 0);
+}
+
+/** An angle is at its greatest while it is within so many degrees of it: a straight joint stays straight for a while. */
+const AT_ITS_MOST = 8;
+
+/** Middle of the time in which an angle is at its greatest. */
+function mostOf(t: Throw, joints: readonly MarkedJoint[], from: number, to: number, value: (f: number) => number): number {
+  const angles = smooth(series(t, [...new Set(joints)], from, to, value), half(t, 0.015));
+  const most = Math.max(...angles.map(({ v }) => v));
+  const top = angles.findIndex(({ v }) => v === most);
+  const level = most - AT_ITS_MOST;
+  let [first, last] = [top, top];
+  while (first > 0 && angles[first - 1]!.v >= level) first--;
+  while (last < angles.length - 1 && angles[last + 1]!.v >= level) last++;
+  return (angles[first]!.t + angles[last]!.t) / 2;
 }
 
 /** Instant at which a joint has arrived: its speed has fallen under a fifth of its peak. */
@@ -222,9 +244,9 @@ export const FORMULAS: readonly Formula[] = [
   })),
   ...(
     [
-      ['contact', SIDE, ['overhand'], 11],
+      ['contact', SIDE, ['overhand'], 8],
       ['release', ENDS, ['overhand'], 5],
-      ['arm-9-oclock', SIDE, ['windmill'], 5],
+      ['arm-9-oclock', SIDE, ['windmill'], 1.5],
     ] as const
   ).map(([event, views, disciplines, planeSd]): Formula => ({
     measure: 'elbow-flexion',
@@ -253,7 +275,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'stride-length',
     events: ['contact'],
-    views: [...SIDE, 'top'],
+    views: SIDE,
     scaled: true,
     at: (t) => percentOfHeight(t, t.at('lead-ankle', t.event('contact'))[0] - t.at('drive-ankle', t.event('set'))[0]),
   },
@@ -281,16 +303,18 @@ export const FORMULAS: readonly Formula[] = [
       return (-Math.asin(Math.max(-1, Math.min(1, d[1] / foot))) * 180) / Math.PI;
     },
   },
-  {
+  ...(
+    [
+      ['contact', 2],
+      ['release', 4],
+    ] as const
+  ).map(([event, planeSd]): Formula => ({
     measure: 'lead-knee-flexion',
-    events: ['contact', 'release'],
+    events: [event],
     views: SIDE,
-    planeSd: 4,
-    at: (t, e) => {
-      const f = frameOf(t, e);
-      return flexion(t.at('lead-hip', f), t.at('lead-knee', f), t.at('lead-ankle', f));
-    },
-  },
+    planeSd,
+    at: (t, e) => kneeBent(t, 'lead', frameOf(t, e)),
+  })),
   {
     measure: 'lead-knee-in-out',
     events: ['contact'],
@@ -312,6 +336,13 @@ export const FORMULAS: readonly Formula[] = [
       const d = minus(t.at('lead-ankle', f), t.at('lead-knee', f));
       return degrees(d[0], -d[2]);
     },
+  },
+  {
+    measure: 'lead-knee-extension',
+    events: ['release'],
+    views: SIDE,
+    planeSd: 3,
+    at: (t) => kneeBent(t, 'lead', t.event('contact')) - kneeBent(t, 'lead', t.event('release')),
   },
   {
     measure: 'drive-shin-angle',
@@ -388,6 +419,24 @@ export const FORMULAS: readonly Formula[] = [
     at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 0),
   },
   {
+    measure: 'trunk-turn-back',
+    disciplines: ['windmill'],
+    events: ['release'],
+    views: SIDE,
+    at: (t) => {
+      const [contact, release] = [t.event('contact'), t.event('release')];
+      const joints = [...HIPS, 'throwing-shoulder', 'glove-shoulder'] as const;
+      // What stands out of the noise: a line through the neighbours of each frame.
+      const tilts = smooth(
+        series(t, joints, contact - half(t, 0.02), release + half(t, 0.02), (f) => lean(midHip(t, f), midShoulder(t, f), 0)),
+        half(t, 0.02),
+      ).filter((s) => s.t >= contact - 0.5 && s.t <= release + 0.5);
+      const last = tilts[tilts.length - 1];
+      if (!last) throw new Missing('too few frames from contact to release are marked');
+      return Math.max(...tilts.map(({ v }) => v)) - last.v;
+    },
+  },
+  {
     measure: 'trunk-tilt-side',
     events: TILT_EVENTS,
     views: ENDS,
@@ -397,12 +446,12 @@ export const FORMULAS: readonly Formula[] = [
     [
       [['peak-knee', 'mid-move'], SIDE],
       [['contact'], ENDS],
-    ] as const
+    ] as readonly (readonly [readonly DeliveryEvent[], readonly View[]])[]
   ).map(([events, views]): Formula => ({
     measure: 'pelvis-tilt',
     events,
     views,
-    planeSd: 3,
+    planeSd: events.includes('contact') ? 4 : 2,
     at: (t, e) => {
       const d = minus(t.at('lead-hip', frameOf(t, e)), t.at('drive-hip', frameOf(t, e)));
       return degrees(d[2], Math.hypot(d[0], d[1]));
@@ -423,7 +472,10 @@ export const FORMULAS: readonly Formula[] = [
         spread([
           straightest(t, ['drive-knee', 'drive-ankle', 'drive-toe'], from, to),
           straightest(t, ['drive-hip', 'drive-knee', 'drive-ankle'], from, to),
-          straightest(t, ['throwing-shoulder', 'drive-hip', 'drive-knee'], from, to),
+          // A hip goes on past straight: the thigh behind the trunk is more extension, not less.
+          mostOf(t, ['drive-hip', 'drive-knee', ...HIPS, 'throwing-shoulder', 'glove-shoulder'], from, to, (g) =>
+            hipExtension(t, g),
+          ),
         ]),
       );
     },

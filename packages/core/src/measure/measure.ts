@@ -37,17 +37,20 @@ function valueOf(t: Throw, formula: Formula, event: DeliveryEvent): MeasuredValu
       why: `cannot be read from ${VIEW_NAMES[view]}; film it from ${listed(formula.views)}`,
     };
   try {
-    const { value, sd, tracked } = t.measured(() => formula.at(t, event));
+    const { value, sd, shared, tracked } = t.measured(() => formula.at(t, event));
     if (tracked && formula.handOnly)
       throw new Missing('the tracker is too rough for this; set the joints by hand round that moment');
     if (!Number.isFinite(value)) throw new Missing('the marked joints lie on one another');
     const plane = view === '3d' ? 0 : (formula.planeSd ?? 0);
     const scale = formula.scaled ? t.scaleSd * Math.abs(value) : 0;
     const all = Math.max(Math.hypot(sd, plane, scale, BETWEEN_FRAMES), rough?.sd ?? 0);
+    // All throws of a set-up are seen in the same plane and with the same scale; a rough view is rough for all of them.
+    const alike = Math.min(all, rough ? rough.sd : Math.hypot(shared, plane, scale));
     return {
       ...base,
       value: round(value),
       sd: round(all, 2),
+      ...(alike > 0.005 ? { shared: round(alike, 2) } : {}),
       valid: true,
       ...(tracked ? { tracked } : {}),
       ...(rough ? { why: rough.why } : {}),
@@ -81,25 +84,32 @@ export interface CombinedValue {
   readonly moreThrows: number;
 }
 
+/** How many throws the usual spread weighs as, against what the throws of the day show themselves. Provenance `house`. */
+const USUAL_WEIGHS = 4;
+
 /**
- * A date's value of a measure from its throws. With three or more: mean, SD² = error²/n + spread²/n; with fewer the athlete's
- * usual throw-to-throw spread is added.
+ * A date's value of a measure from its throws: their mean, with SD² = shared² + each²/n. What all throws of a set-up share does not
+ * average out. What differs from throw to throw (jitter of the marks and the throws themselves) begins with the usual spread and
+ * follows what the throws show, the more of them there are.
  * @param usualSpread the athlete's own spread, when it is known
  * @throws RangeError without throws
  */
 export function combineThrows(
   measure: MeasureId,
-  throws: readonly { readonly value: number; readonly sd: number }[],
+  throws: readonly { readonly value: number; readonly sd: number; readonly shared?: number }[],
   usualSpread = USUAL_SPREAD[measureById(measure).unit]!,
 ): CombinedValue {
   const n = throws.length;
   if (n === 0) throw new RangeError('a value needs at least one throw');
   const mean = throws.reduce((sum, t) => sum + t.value, 0) / n;
-  const error = throws.reduce((sum, t) => sum + t.sd ** 2, 0) / n;
-  const spread = n < 3 ? usualSpread ** 2 : throws.reduce((sum, t) => sum + (t.value - mean) ** 2, 0) / (n - 1);
-  const sd = Math.sqrt((error + spread) / n);
+  const shared = throws.reduce((sum, t) => sum + (t.shared ?? 0) ** 2, 0) / n;
+  const jitter = throws.reduce((sum, t) => sum + Math.max(0, t.sd ** 2 - (t.shared ?? 0) ** 2), 0) / n;
+  const squares = throws.reduce((sum, t) => sum + (t.value - mean) ** 2, 0);
+  const each = (USUAL_WEIGHS * (usualSpread ** 2 + jitter) + squares) / (USUAL_WEIGHS + n - 1);
+  const sd = Math.sqrt(shared + each / n);
   const wanted = measureById(measure).typicalSd;
-  const needed = Math.ceil((error + spread) / wanted ** 2);
+  // What is shared never goes; what more throws can bring is at least as good as it.
+  const needed = Math.ceil(each / Math.max(wanted ** 2 - shared, wanted ** 2 / 4));
   return { value: round(mean, 2), sd: round(sd, 2), throws: n, moreThrows: Math.max(0, needed - n) };
 }
 

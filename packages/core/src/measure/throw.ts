@@ -164,7 +164,12 @@ export class Throw {
    * and the changes are added up as squares; a formula over many frames is drawn again with a fixed seed instead. What a tracker
    * errs alike in all frames moves them together.
    */
-  measured(formula: () => number): { readonly value: number; readonly sd: number; readonly tracked: boolean } {
+  measured(formula: () => number): {
+    readonly value: number;
+    readonly sd: number;
+    readonly shared: number;
+    readonly tracked: boolean;
+  } {
     this.read.clear();
     this.eventsRead.clear();
     const value = formula();
@@ -179,42 +184,50 @@ export class Throw {
         throw error;
       }
     };
-    let variance = reads.length * this.shown.length <= ONE_BY_ONE ? this.oneByOne(reads, changed) : this.byDraws(reads, changed);
+    const few = reads.length * this.shown.length <= ONE_BY_ONE;
+    const [jitter, shared] = few ? this.oneByOne(reads, changed) : this.byDraws(reads, changed);
+    let variance = jitter;
     this.moved = null;
     for (const event of events) {
       this.shift = { event, frames: this.request.events[event]!.sd ?? 1 / Math.sqrt(12) };
       variance += (changed() ?? 0) ** 2;
     }
     this.shift = null;
-    return { value, sd: Math.sqrt(variance), tracked };
+    return { value, sd: Math.sqrt(variance + shared), shared: Math.sqrt(shared), tracked };
   }
 
-  private oneByOne(reads: readonly Known[], changed: () => number | null): number {
-    let variance = 0;
-    const moveBy = (moved: readonly Known[], axis: Axis, by: number) => {
+  /** Variance of what errs from frame to frame, and of what errs alike. */
+  private oneByOne(reads: readonly Known[], changed: () => number | null): [jitter: number, shared: number] {
+    const variance = { jitter: 0, shared: 0 };
+    const moveBy = (of: keyof typeof variance, moved: readonly Known[], axis: Axis, by: number) => {
       const shifted = (at: Point) => at.map((c, a) => (a === axis ? c + by : c)) as unknown as Point;
       this.moved = new Map(moved.map((known) => [known, shifted(known.at)]));
-      variance += (changed() ?? 0) ** 2;
+      variance[of] += (changed() ?? 0) ** 2;
     };
     const joints = new Map<MarkedJoint, Known[]>();
     for (const known of reads) joints.set(known.joint, [...(joints.get(known.joint) ?? []), known]);
     for (const axis of this.shown) {
-      for (const known of reads) moveBy([known], axis, known.jitter);
+      for (const known of reads) moveBy('jitter', [known], axis, known.jitter);
       for (const track of joints.values()) {
         const together = track.filter((known) => known.offset > 0);
-        if (together.length > 0) moveBy(together, axis, together[0]!.offset);
+        if (together.length > 0) moveBy('shared', together, axis, together[0]!.offset);
       }
     }
-    return variance;
+    return [variance.jitter, variance.shared];
   }
 
-  private byDraws(reads: readonly Known[], changed: () => number | null): number {
+  private byDraws(reads: readonly Known[], changed: () => number | null): [jitter: number, shared: number] {
+    const shared = reads.some((known) => known.offset > 0) ? this.drawn(reads, changed, 'shared') : 0;
+    return [this.drawn(reads, changed, 'jitter'), shared];
+  }
+
+  private drawn(reads: readonly Known[], changed: () => number | null, part: 'jitter' | 'shared'): number {
     const random = randomFrom(SEED);
     const found: number[] = [];
     for (let draw = 0; draw < DRAWS; draw++) {
       const offsets = new Map<MarkedJoint, Point>();
       const offsetOf = (known: Known): Point => {
-        if (known.offset === 0) return NOWHERE;
+        if (known.offset === 0 || part === 'jitter') return NOWHERE;
         const drawn = offsets.get(known.joint) ?? [random.normal(0, 1), random.normal(0, 1), random.normal(0, 1)];
         offsets.set(known.joint, drawn);
         return drawn;
@@ -223,7 +236,9 @@ export class Throw {
         reads.map((known) => {
           const off = offsetOf(known);
           const at = known.at.map((c, a) =>
-            this.shown.includes(a as Axis) ? c + off[a]! * known.offset + random.normal(0, known.jitter) : c,
+            this.shown.includes(a as Axis)
+              ? c + off[a]! * known.offset + (part === 'jitter' ? random.normal(0, known.jitter) : 0)
+              : c,
           );
           return [known, at as unknown as Point];
         }),

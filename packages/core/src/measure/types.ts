@@ -72,6 +72,8 @@ export interface MeasuredValue {
   readonly value: number | null;
   readonly unit: MeasureUnit;
   readonly sd: number | null;
+  /** The part of the SD that all throws of one set-up share: camera, scale, a tracker's habit. More throws do not lessen it. */
+  readonly shared?: number;
   readonly valid: boolean;
   /** Some of the joints that it was read from were found by the tracker. */
   readonly tracked?: true;
