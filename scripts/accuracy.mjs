@@ -1,5 +1,5 @@
 // npm run accuracy: prints how near the computed numbers come to simulated truth. Nothing is asserted here.
-// “npm run accuracy diagnosis”, “… plans”, “… log”, “… marks”, “… tracker” run one part alone; “plans print” writes plans in full; the tracker renders clips and tracks them, minutes.
+// “npm run accuracy diagnosis”, “… film”, “… plans”, “… log”, “… marks”, “… tracker” run one part alone; “plans print” writes plans in full; the tracker renders clips and tracks them, minutes.
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { installDebian, installPackages } from './lib/install.mjs';
@@ -12,6 +12,7 @@ installPackages();
 const say = (line) => process.stdout.write(`${line}\n`);
 const wants = (part) => !only || only === part;
 if (wants('diagnosis')) say(await runNode(await bundle('bench/accuracy-diagnosis.ts', 'accuracy-diagnosis')));
+if (wants('film')) say(await runNode(await bundle('bench/accuracy-film.ts', 'accuracy-film')));
 if (wants('plans')) {
   say(await runNode(await bundle('bench/ladders.ts', 'ladders')));
   say(await runNode(await bundle('bench/accuracy-plans.ts', 'accuracy-plans'), { args: process.argv.slice(3) }));

@@ -118,3 +118,4 @@ export * from './log/entries';
 export * from './log/instants';
 export * from './log/state';
 export * from './simulate/plan-request';
+export * from './simulate/film-trial';
