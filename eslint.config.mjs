@@ -15,6 +15,7 @@ export default ts.config(
       '**/*.cjs',
       'app/*.js',
       'app/public/track',
+      'app/public/planner',
     ],
   },
   js.configs.recommended,

@@ -54,15 +54,16 @@ function row(plan: Plan, on: string): string[] {
 }
 
 /** The plans of some requests as they come: what is there at once, then the best. */
-function usePlans(ways: readonly Way[]): ReadonlyMap<number, { readonly plan: Plan; readonly last: boolean }> {
-  const [plans, setPlans] = useState<ReadonlyMap<number, { readonly plan: Plan; readonly last: boolean }>>(new Map());
-  useEffect(() => {
-    setPlans(new Map());
-    return planBeside(
-      ways.map((way) => way.request),
-      (index, plan, last) => setPlans((known) => new Map(known).set(index, { plan, last })),
-    );
-  }, [ways]);
+function usePlans(ways: readonly Way[]): ReadonlyMap<Way, { readonly plan: Plan; readonly last: boolean }> {
+  const [plans, setPlans] = useState<ReadonlyMap<Way, { readonly plan: Plan; readonly last: boolean }>>(new Map());
+  useEffect(
+    () =>
+      planBeside(
+        ways.map((way) => way.request),
+        (index, plan, last) => setPlans((known) => new Map(known).set(ways[index]!, { plan, last })),
+      ),
+    [ways],
+  );
   return plans;
 }
 
@@ -73,7 +74,7 @@ export function Compare({ request, plan }: { readonly request: PlanRequest; read
   const plans = usePlans(ways);
   const rows = [
     { name: 'As it stands', plan, last: true },
-    ...ways.map(({ name }, i) => ({ name, plan: plans.get(i)?.plan ?? null, last: plans.get(i)?.last ?? false })),
+    ...ways.map((way) => ({ name: way.name, plan: plans.get(way)?.plan ?? null, last: plans.get(way)?.last ?? false })),
   ];
   const looking = rows.some((r) => !r.last);
   const cell = { flex: 1, textAlign: 'right', fontFamily: NUMBER_FONT, fontSize: 16 } as const;

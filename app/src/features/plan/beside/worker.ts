@@ -13,7 +13,7 @@ const solver = loadHighs({ locateFile: (name) => new URL(name, self.location.hre
 self.onmessage = ({ data: { ask, request } }: MessageEvent<PlanWanted>): void => {
   const plan = makePlan(request);
   tell({ ask, plan, last: false });
-  solver
+  void solver
     .then((solve) => improvePlan(request, solve))
     // Without its solver the plan that there is stays.
     .catch(() => plan)
