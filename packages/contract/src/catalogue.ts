@@ -50,7 +50,7 @@ export const signSchema = objectOf<Sign>({
   upTo: Joi.number().greater(Joi.ref('at')).when('side', { is: 'outside', then: Joi.required(), otherwise: Joi.forbidden() }),
   spread: Joi.number().positive().required(),
   firstOnly: Joi.boolean(),
-  forOnly: Joi.boolean(),
+  shows: Joi.number().greater(0).less(1),
   events: listOf(oneOf(EVENTS), 6).min(1),
   disciplines: listOf(oneOf(DISCIPLINES), 2).min(1),
 });

@@ -4,7 +4,7 @@ import { rootEntropy, slowTriesWorthAsking, weighChecks } from './checks';
 import { diagnose } from './diagnose';
 import type { Evidence } from './evidence';
 import { contributionsOf, eyeLikelihood } from './likelihoods';
-import type { Situation } from './likelihoods';
+import type { Situation } from './situation';
 import { buildModel, graphFor } from './model';
 import { infer } from './network';
 import { beliefs, priorRoots } from './roots';

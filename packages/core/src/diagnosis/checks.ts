@@ -7,8 +7,12 @@ import type { TestId } from '../screen/tests';
 import { ageOn } from '../shared/dates';
 import { round } from '../shared/maths';
 import type { Evidence } from './evidence';
-import { densities, eyeLikelihood, isYouth, screenDensities, signDensities, signsOf, slowLikelihood } from './likelihoods';
-import type { Situation, TwoDensities } from './likelihoods';
+import { densities } from './densities';
+import { mainSignOf, signDensities } from './measured';
+import { isYouth } from './situation';
+import { eyeLikelihood, screenDensities, slowLikelihood } from './likelihoods';
+import type { TwoDensities } from './densities';
+import type { Situation } from './situation';
 import type { Model } from './model';
 import type { Likelihood } from './network';
 import type { Inference } from './roots';
@@ -127,7 +131,7 @@ function candidates(model: Model, evidence: readonly Evidence[], situation: Situ
     }
   }
   for (const measure of MEASURES) {
-    const sign = measured.has(measure.id) ? undefined : signsOf(measure.id, null, situation)[0];
+    const sign = measured.has(measure.id) ? undefined : mainSignOf(measure.id, situation);
     if (!sign) continue;
     const reading = signDensities(sign, isYouth(situation), measure.typicalSd);
     found.push({

@@ -12,7 +12,7 @@ import type { Candidate, Focus, RepairOrder, Worth } from './focus';
 import { whatToLeave } from './leave-alone';
 import type { LeftAlone } from './leave-alone';
 import { contributionsOf } from './likelihoods';
-import type { Situation } from './likelihoods';
+import type { Situation } from './situation';
 import { buildModel } from './model';
 import type { Model } from './model';
 import { easingIfAbsent, infer } from './network';

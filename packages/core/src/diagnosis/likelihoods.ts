@@ -1,29 +1,23 @@
-import type { MeasureId } from '../delivery/measures';
 import { measureById } from '../delivery/measures';
 import { findingById } from '../findings/catalogue';
 import type { CueId, FindingId } from '../findings/ids';
 import { LIMIT_IDS } from '../findings/ids';
-import type { Sign } from '../findings/signs';
-import { eyeWith, signsWith } from '../settings/numbers';
-import type { AcademyNumbers } from '../settings/numbers';
+import { eyeWith } from '../settings/numbers';
 import { effortGain, spikeGap } from '../progress/spread';
 import { bandFor, bodyTestById } from '../screen/tests';
 import type { BodyTest } from '../screen/tests';
-import type { AthleteProfile } from '../shared/athlete';
 import { ageOn } from '../shared/dates';
-import type { IsoDate } from '../shared/dates';
-import type { Schools } from '../shared/schools';
+import { densities } from './densities';
+import type { TwoDensities } from './densities';
 import { EvidenceError } from './evidence';
-import type { DatedEvidence, Evidence, Overrule } from './evidence';
+import type { DatedEvidence, Evidence } from './evidence';
 import { visibilityOf } from './eye';
 import { faded, stillHolds } from './fading';
-import type { WorkDone } from './fading';
+import { signLikelihood, signsOf, speaksFirst } from './measured';
 import type { Likelihood } from './network';
+import { isYouth } from './situation';
+import type { Situation } from './situation';
 
-/** Share of readings that say nothing: wrong side, wrong posture, wrong athlete. Provenance of all numbers here: `house`. */
-export const MISTAKEN = 0.01;
-/** The same of a measure from film, whose view, side and events have been checked. */
-export const MEASURE_MISTAKEN = 0.001;
 /** Weight of a look (as an exponent) when the same eye has looked again since. */
 export const OLDER_LOOK = 0.2;
 export const SLOW = { cannotIfLimited: 0.8, cannotOtherwise: 0.1 } as const;
@@ -49,37 +43,8 @@ export interface Contribution {
   readonly about: readonly string[];
 }
 
-export interface Situation {
-  readonly athlete: AthleteProfile;
-  readonly on: IsoDate;
-  readonly schools: Schools;
-  /** The academy's own thresholds. */
-  readonly numbers?: AcademyNumbers;
-  readonly overrules?: readonly Overrule[];
-  readonly work?: readonly WorkDone[];
-  /** Findings of this discipline. */
-  readonly inPlay: ReadonlySet<FindingId>;
-  /** Limits from which a path of arrows leads to the finding. */
-  readonly limitsBehind: (finding: FindingId) => readonly FindingId[];
-}
-
-/** A value measured against two normal densities at ± spread from a neutral point. */
-export interface TwoDensities {
-  readonly absentMean: number;
-  readonly presentMean: number;
-  readonly sd: number;
-}
-
 const ratio = (present: number): Likelihood => [1, present];
 const soften = ([absent, present]: Likelihood, exponent: number): Likelihood => [absent ** exponent, present ** exponent];
-
-export function densities(value: number, { absentMean, presentMean, sd }: TwoDensities, mistaken = MISTAKEN): Likelihood {
-  // The nearer peak is scaled to one, so that far-off values do not underflow to 0 : 0.
-  const exponents = [presentMean, absentMean].map((mean) => -0.5 * ((value - mean) / sd) ** 2);
-  const top = Math.max(...exponents);
-  const [present, absent] = exponents.map((e) => Math.exp(e - top)) as [number, number];
-  return [(1 - mistaken) * absent + mistaken * present, (1 - mistaken) * present + mistaken * absent];
-}
 
 /** Densities of a screen value under "limited" and "free", from the bands of the test. */
 export function screenDensities(
@@ -93,58 +58,6 @@ export function screenDensities(
   const presentMean = test.unit === 'score' ? band.watch - 1 : band.watch - reach;
   return { absentMean: band.pass + reach, presentMean, sd: Math.hypot(0.55 * gap, test.readingSd) };
 }
-
-export function signDensities(sign: Sign, youth: boolean, sd: number): TwoDensities {
-  const at = youth && sign.youthAt !== undefined ? sign.youthAt : sign.at;
-  const towards = sign.side === 'below' ? -1 : 1;
-  return {
-    absentMean: at - towards * sign.spread,
-    presentMean: at + towards * sign.spread,
-    sd: Math.hypot(0.6 * sign.spread, sd),
-  };
-}
-
-/** What a measured value says of a finding. */
-function signLikelihood(sign: Sign, item: Extract<Evidence, { kind: 'measure' }>, youth: boolean, usualSd: number): Likelihood {
-  const model = signDensities(sign, youth, item.sd ?? usualSd);
-  // Outside two edges: how far the nearer edge is passed.
-  const value = sign.side === 'outside' ? sign.at + Math.max(sign.at - item.value, item.value - sign.upTo!) : item.value;
-  const [absent, present] = densities(value, model, MEASURE_MISTAKEN);
-  return sign.forOnly && present < absent ? [1, 1] : [absent, present];
-}
-
-/** Whether none of the events before this one, in the order of the sign, was measured. */
-function speaksFirst(
-  sign: Sign,
-  item: Extract<Evidence, { kind: 'measure' }>,
-  evidence: readonly DatedEvidence[],
-  newest: ReadonlySet<number>,
-): boolean {
-  const before = sign.events?.slice(0, Math.max(0, sign.events.indexOf(item.event))) ?? [];
-  return !evidence.some(
-    (other, at) => newest.has(at) && other.kind === 'measure' && other.measure === item.measure && before.includes(other.event),
-  );
-}
-
-/** Signs of a measure that apply in this discipline, at this event. */
-export function signsOf(measure: MeasureId, event: string | null, situation: Situation): readonly Sign[] {
-  return signsWith(situation.numbers)
-    .filter(
-      (sign) =>
-        sign.measure === measure &&
-        situation.inPlay.has(sign.finding) &&
-        (!sign.disciplines || sign.disciplines.includes(situation.athlete.discipline)) &&
-        (event === null || !sign.events || sign.events.includes(event as never)),
-    )
-    .map((sign) =>
-      sign.finding === 'early-peel' && situation.schools.backFoot === 'inside-edge' ? { ...sign, at: sign.at * 2 } : sign,
-    );
-}
-
-export const isYouth = (situation: Situation): boolean =>
-  ageOn(situation.athlete.birthDate, situation.on) < 15 ||
-  situation.athlete.level === 'youth' ||
-  situation.athlete.level === 'beginner';
 
 /** What a look says; `weighs` where this very eye is known better than eyes in general. */
 export function eyeLikelihood(

@@ -8,7 +8,8 @@ import type { AcademyNumbers } from '../settings/numbers';
 import type { AthleteProfile } from '../shared/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import type { Contribution, Situation } from './likelihoods';
+import type { Situation } from './situation';
+import type { Contribution } from './likelihoods';
 import { buildNetwork } from './network';
 import type { Likelihood, Likelihoods, Network, NetworkNode } from './network';
 

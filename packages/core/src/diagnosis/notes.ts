@@ -6,7 +6,8 @@ import { daysBetween } from '../shared/dates';
 import type { DatedEvidence } from './evidence';
 import { HALF_LIFE_DAYS } from './fading';
 import { newestOf, sameThing } from './likelihoods';
-import type { Contribution, Situation } from './likelihoods';
+import type { Situation } from './situation';
+import type { Contribution } from './likelihoods';
 
 /** Something about the evidence itself that a careful person would say. */
 export interface Note {

@@ -7,7 +7,7 @@ import type { AcademyNumbers } from '../settings/numbers';
 import { EvidenceError } from './evidence';
 import type { DatedEvidence, Overrule } from './evidence';
 import type { WorkDone } from './fading';
-import type { Situation } from './likelihoods';
+import type { Situation } from './situation';
 import { graphFor } from './model';
 import { overruleFault } from './overruled';
 

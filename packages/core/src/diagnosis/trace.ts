@@ -8,24 +8,23 @@ import type { Provenance } from '../load/tables';
 import type { DatedEvidence } from './evidence';
 import { visibilityOf } from './eye';
 import { HALF_LIFE_DAYS, stillHolds } from './fading';
+import { MEASURE_MISTAKEN, MISTAKEN } from './densities';
+import { signDensities, signsOf } from './measured';
+import { isYouth } from './situation';
 import {
   contributionsOf,
   HISTORY,
-  isYouth,
   MISS,
-  MISTAKEN,
   newestOf,
   OLDER_LOOK,
   OUTCOME_TIMES,
   sameThing,
   SEQUENCE,
-  signDensities,
-  signsOf,
   SLOW,
   SPIKE,
   TRANSFER,
 } from './likelihoods';
-import type { Situation } from './likelihoods';
+import type { Situation } from './situation';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';
 
@@ -100,9 +99,11 @@ function numbersBehind(item: DatedEvidence, newest: boolean, situation: Situatio
               changed: numbers?.signs?.[signId(sign)] !== undefined,
             },
             house('Speaks clearly so far from there', sign.spread, measure.unit),
+            ...(sign.shows === undefined ? [] : [house('Shows in so many who have it', 100 * sign.shows, PERCENT)]),
           ];
         }),
         house('Error of the value, SD', item.sd ?? measure.typicalSd, measure.unit, item.sd !== undefined),
+        house('Values that say nothing', 100 * MEASURE_MISTAKEN, PERCENT),
       ];
     }
     case 'slow':

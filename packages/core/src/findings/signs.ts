@@ -19,10 +19,13 @@ export interface Sign {
   readonly events?: readonly DeliveryEvent[];
   /** Its events are one statement: the first of them that was measured speaks, the others say nothing more. */
   readonly firstOnly?: boolean;
-  /** It can only speak for the finding: where it is not there, that says nothing. */
-  readonly forOnly?: boolean;
+  /** Share of those with the finding in whom it shows; in the others it reads as if there were none. Left out: in all of them. */
+  readonly shows?: number;
   readonly disciplines?: readonly Discipline[];
 }
+
+/** A sign that shows in about half of those with the finding: it speaks for it, and hardly against it. Provenance `house`. */
+const SOME = 0.5;
 
 const H: readonly Discipline[] = ['overhand'];
 const W: readonly Discipline[] = ['windmill'];
@@ -39,7 +42,7 @@ export const SIGNS: readonly Sign[] = [
     firstOnly: true,
   },
   // Hips that start in time and still stand closed at contact are late: only the angle can say that they are not.
-  { finding: 'late-hips', measure: 'pelvis-start-lead', side: 'below', at: 0, spread: 15, forOnly: true },
+  { finding: 'late-hips', measure: 'pelvis-start-lead', side: 'below', at: 0, spread: 15, shows: SOME },
   { finding: 'late-hips', measure: 'pelvis-rotation', side: 'below', at: 40, spread: 12, events: ['contact'], disciplines: H },
   { finding: 'fly-open', measure: 'trunk-rotation', side: 'above', at: 30, spread: 12, events: ['contact'] },
   { finding: 'early-arm', measure: 'hand-up-lead', side: 'above', at: 60, spread: 25 },
@@ -51,8 +54,8 @@ export const SIGNS: readonly Sign[] = [
     finding: 'straight-whip',
     measure: 'elbow-flexion',
     side: 'below',
-    at: 16,
-    spread: 13,
+    at: 15,
+    spread: 9,
     events: ['arm-9-oclock'],
     disciplines: W,
   },
@@ -60,10 +63,10 @@ export const SIGNS: readonly Sign[] = [
   { finding: 'short-stride', measure: 'stride-length', side: 'below', at: 75, youthAt: 65, spread: 7, disciplines: H },
   { finding: 'short-stride', measure: 'stride-length', side: 'below', at: 70, spread: 7, disciplines: W },
   { finding: 'stride-offline', measure: 'stride-direction', side: 'outside', at: -2, upTo: 4, spread: 2 },
-  { finding: 'knee-caves', measure: 'lead-knee-in-out', side: 'below', at: -9, spread: 8 },
+  { finding: 'knee-caves', measure: 'lead-knee-in-out', side: 'below', at: -10, spread: 8 },
   { finding: 'no-brace', measure: 'lead-knee-extension', side: 'below', at: 0, spread: 7 },
-  { finding: 'no-brace', measure: 'lead-knee-in-out', side: 'above', at: 16, spread: 7, forOnly: true },
-  { finding: 'locked-landing', measure: 'lead-knee-flexion', side: 'below', at: 16, spread: 11, events: ['contact'] },
+  { finding: 'no-brace', measure: 'lead-knee-in-out', side: 'above', at: 16, spread: 7, shows: SOME },
+  { finding: 'locked-landing', measure: 'lead-knee-flexion', side: 'below', at: 15, spread: 9, events: ['contact'] },
   {
     finding: 'sunk-landing',
     measure: 'lead-knee-flexion',
@@ -74,10 +77,10 @@ export const SIGNS: readonly Sign[] = [
     disciplines: W,
   },
   { finding: 'swing-open', measure: 'lead-shin-angle', side: 'above', at: 30, spread: 8 },
-  { finding: 'swing-open', measure: 'lead-foot-angle', side: 'below', at: -4, spread: 7, forOnly: true, disciplines: H },
-  { finding: 'fly-open', measure: 'lead-foot-angle', side: 'below', at: -8, spread: 8, forOnly: true, disciplines: H },
+  { finding: 'swing-open', measure: 'lead-foot-angle', side: 'below', at: -4, spread: 7, shows: SOME, disciplines: H },
+  { finding: 'fly-open', measure: 'lead-foot-angle', side: 'below', at: -8, spread: 8, shows: SOME, disciplines: H },
   { finding: 'shin-vertical', measure: 'drive-shin-angle', side: 'below', at: 35, spread: 8, events: ['toe-off'] },
-  { finding: 'knee-led-load', measure: 'drive-knee-over-toe', side: 'above', at: 14, spread: 8 },
+  { finding: 'knee-led-load', measure: 'drive-knee-over-toe', side: 'above', at: 15, spread: 8 },
   { finding: 'stall', measure: 'hip-travel-dip', side: 'above', at: 30, spread: 10 },
   { finding: 'jump-off', measure: 'hip-path-rise', side: 'above', at: 0, spread: 5, disciplines: H },
   { finding: 'early-extension', measure: 'hip-path-rise', side: 'above', at: 5, spread: 4, disciplines: W },
@@ -90,7 +93,7 @@ export const SIGNS: readonly Sign[] = [
     spread: 6,
     events: ['release'],
     disciplines: H,
-    forOnly: true,
+    shows: SOME,
   },
   { finding: 'fold-and-lift', measure: 'trunk-turn-back', side: 'above', at: 6.5, spread: 4, disciplines: W },
   {
@@ -101,7 +104,7 @@ export const SIGNS: readonly Sign[] = [
     spread: 6,
     events: ['release'],
     disciplines: W,
-    forOnly: true,
+    shows: SOME,
   },
   { finding: 'lean-back', measure: 'trunk-tilt-forward', side: 'below', at: -5, spread: 6, events: ['contact'], disciplines: H },
   { finding: 'early-peel', measure: 'heel-peel-lead', side: 'above', at: 60, spread: 30 },

@@ -9,8 +9,12 @@ import type { Check } from '../diagnosis/checks';
 import type { Evidence } from '../diagnosis/evidence';
 import { eyeWith } from '../settings/numbers';
 import { visibilityOf } from '../diagnosis/eye';
-import { isYouth, MISTAKEN, screenDensities, signDensities, signsOf, SLOW } from '../diagnosis/likelihoods';
-import type { Situation, TwoDensities } from '../diagnosis/likelihoods';
+import { MISTAKEN } from '../diagnosis/densities';
+import { mainSignOf, signDensities } from '../diagnosis/measured';
+import { isYouth } from '../diagnosis/situation';
+import { screenDensities, SLOW } from '../diagnosis/likelihoods';
+import type { TwoDensities } from '../diagnosis/densities';
+import type { Situation } from '../diagnosis/situation';
 import { graphFor, leakOf } from '../diagnosis/model';
 import { situationOf } from '../diagnosis/request';
 import { ARROWS, STRENGTH } from '../findings/arrows';
@@ -87,7 +91,7 @@ export function drawTruth(random: Random, athlete: AthleteProfile, on: IsoDate, 
 
 /** A value drawn as the model takes readings to be. */
 function drawReading(random: Random, densities: TwoDensities, there: boolean): number {
-  const asIf = random.chance(MISTAKEN) ? !there : there;
+  const asIf = random.chance(densities.mistaken ?? MISTAKEN) ? !there : there;
   return random.normal(asIf ? densities.presentMean : densities.absentMean, densities.sd);
 }
 
@@ -158,7 +162,7 @@ export class Answerer {
 
   private measure(id: MeasureId): Evidence | null {
     const measure = measureById(id);
-    const sign = signsOf(id, null, this.situation)[0];
+    const sign = mainSignOf(id, this.situation);
     if (!sign) return null;
     const event = sign.events?.[0] ?? measure.bands[this.situation.athlete.discipline]?.[0]?.event ?? 'contact';
     const drawn = drawReading(
