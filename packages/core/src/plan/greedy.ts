@@ -192,8 +192,8 @@ function whyLight(week: WeekLoad, bound: Allowance['tightest'] | null): string |
 function whyDry(week: WeekLoad, context: Context, standing: readonly Standing[]): string {
   const { request, day, allowance } = context;
   if (allowance.because !== null) {
-    // A resting arm is not sent to throw elsewhere.
-    const full = week.games > 0 && allowance.tightest === 'week' && allowance.highestEffort >= HARD_DAY;
+    // An arm that rests by a rule of the day is not sent to throw elsewhere.
+    const full = week.games > 0 && allowance.tightest === 'week' && !allowance.byDayRule;
     return full ? `${allowance.because}${insteadAtPractice(context, standing)}` : allowance.because;
   }
   const place = whyNoThrows(day, request);
@@ -204,16 +204,14 @@ function whyDry(week: WeekLoad, context: Context, standing: readonly Standing[])
   return 'Dry work today: the week’s throws are on its other days.';
 }
 
-/** Days around games stay below this effort, percent. */
-const HARD_DAY = 70;
-
 /** Throws of a drill that take the place of as many of the team's warm-up. */
 const INSTEAD = 10;
 
 /** Where games leave no throws, the drill goes into those that are thrown anyway; nothing where there is none to name. */
 function insteadAtPractice(context: Context, standing: readonly Standing[]): string {
   const first = standing[0];
-  if (!first || context.request.flags.length > 0 || context.allowance.armClosed) return '';
+  // Not under a clearance or a flag, and not on the way back.
+  if (!first || context.allowance.noSpeedTest || context.allowance.armClosed) return '';
   const day: Day = { ...context.day, place: 'field', equipment: [] };
   for (let rung = Math.min(first.rung, 5); rung >= 3; rung--) {
     const [drill] = directOn(first.finding, rung as Rung, { ...context, day, throwing: true });

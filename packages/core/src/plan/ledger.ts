@@ -32,6 +32,8 @@ export interface Allowance {
   readonly noSpeedTest: boolean;
   /** The rule that bounds throws, in words; null when only the usual budget does. */
   readonly because: string | null;
+  /** A rule of this very day bounds it: a lock, a game near, pain, a day that must be free. */
+  readonly byDayRule: boolean;
   /** Which bound is the tightest. */
   readonly tightest: keyof Bounds;
 }
@@ -165,6 +167,7 @@ export function openLedger(request: PlanRequest): Ledger {
       cleared,
       noSpeedTest,
       catchOnly: false,
+      byDayRule: true,
       tightest: 'daily' as const,
     };
     const none = (because: string, armClosed: boolean): Allowance => ({ ...closed, armClosed, because });
@@ -210,6 +213,7 @@ export function openLedger(request: PlanRequest): Ledger {
       catchOnly: rules.some((rule) => rule.catchOnly === true),
       noSpeedTest,
       because,
+      byDayRule: rules.length > 0,
       tightest: tightestOf({ daily, league, run, week }),
     };
   };

@@ -2,11 +2,12 @@ import { libraryOf } from '../drills/library';
 import { ALWAYS_THERE, RUNG_NAMES, treatsDirectly } from '../drills/types';
 import type { Equipment } from '../drills/types';
 import { findingById } from '../findings/catalogue';
+import { CALM_BELOW_GAMES } from '../load/practice';
 import { ageOn } from '../shared/dates';
 import { sum } from '../shared/maths';
 import { inOrder } from './greedy';
 import { openLedger } from './ledger';
-import { daysOfPlan } from './places';
+import { capacityOf, dayAt, daysOfPlan } from './places';
 import type { Plan, PlanRequest } from './types';
 import { quoted } from './words';
 
@@ -57,15 +58,17 @@ function whyNothing(request: PlanRequest, days: number): Plan['infeasible'] {
   };
 }
 
-/** Effort from which a day is hard, percent. */
-const HARD_DAY = 70;
-
-/** Whether work that is thrown stays easy on every day because of the games. */
-function gamesLeaveNoHardDay({ focus, flags, games }: PlanRequest, sessions: Plan['sessions']): boolean {
-  const [first] = focus;
-  const thrown = first !== undefined && first.rung >= 3 && findingById(first.finding).kind !== 'limit';
-  const within = games.some((g) => g.date >= sessions[0]!.date);
-  return thrown && flags.length === 0 && within && sessions.every((s) => s.items.every((i) => i.effort[1] < HARD_DAY));
+/** Whether no day is hard, and some would be if there were no games. */
+function gamesLeaveNoHardDay(request: PlanRequest, sessions: Plan['sessions']): boolean {
+  const [first] = request.focus;
+  if (!first || first.rung < 3 || findingById(first.finding).kind === 'limit') return false;
+  if (sessions.some((s) => s.items.some((i) => i.effort[1] > CALM_BELOW_GAMES))) return false;
+  const without = openLedger({ ...request, games: [] });
+  return sessions.some(({ date }) => {
+    const day = dayAt(request, date);
+    const { throws, highestEffort } = without.allowance(date);
+    return day !== null && capacityOf(day, request) > 0 && throws > 0 && highestEffort > CALM_BELOW_GAMES;
+  });
 }
 
 function summarise(request: PlanRequest, sessions: Plan['sessions']): string {

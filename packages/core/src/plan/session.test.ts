@@ -5,6 +5,7 @@ import { treatsDirectly } from '../drills/types';
 import { randomFrom } from '../simulate/random';
 import { makePlanRequest } from '../simulate/plan-request';
 import { planRequest as request } from '../testing/plan';
+import { addDays } from '../shared/dates';
 import { resolveSchools } from '../shared/schools';
 import { directOn, whyNot, workRung } from './choose';
 import type { Context } from './choose';
@@ -303,8 +304,16 @@ describe('a plan among games', () => {
   it('says that no day is hard where every day is the eve of a game', () => {
     expect(among(eves, 4).summary).toContain('the games leave no hard day');
     expect(among([], 4).summary).not.toContain('no hard day');
-    // What is dry anyway is not so because of the games.
+    // What is dry anyway, or locked, cleared for little or thrown nowhere, is not so because of the games.
     expect(among(eves, 2).summary).not.toContain('no hard day');
+    const sore = [{ date: '2026-05-03', site: 'elbow', score: 4 }] as const;
+    expect(among(eves, 4, { pain: sore }).summary).not.toContain('no hard day');
+    expect(
+      among(eves, 4, { pain: sore, clearances: [{ date: '2026-05-04', by: 'a clinician', mostThrows: 20, highestEffort: 60 }] })
+        .summary,
+    ).not.toContain('no hard day');
+    const home = [{ weekday: 'mon', minutes: 30, place: 'home', equipment: [] }] as const;
+    expect(among(eves, 4, { partner: false, availability: home }).summary).not.toContain('no hard day');
   });
 
   it('gives the team’s warm-up a drill of the focus where games use the week up, in words and not on top', () => {
@@ -322,5 +331,23 @@ describe('a plan among games', () => {
       }
     }
     expect(said).toBeGreaterThan(3);
+  });
+
+  it('sends no arm to the team’s practice that is cleared for little, on its way back, or has just hurt', () => {
+    const says = (more: (asked: PlanRequest) => Partial<PlanRequest>) =>
+      Array.from({ length: 40 }, (_, n) => makePlanRequest(randomFrom(5000 + n), 'in season').request).filter((asked) =>
+        makePlan({ ...asked, ...more(asked) }).sessions.some((s) => s.note?.includes('team’s practice')),
+      ).length;
+    const sore = (asked: PlanRequest, score: number) => [{ date: asked.on, site: 'elbow' as const, score }];
+    expect(says(() => ({}))).toBeGreaterThan(3);
+    expect(says((asked) => ({ pain: sore(asked, 5) }))).toBe(0);
+    expect(
+      says((asked) => ({
+        pain: sore(asked, 5),
+        clearances: [{ date: asked.on, at: '23:00', by: 'a clinician', mostThrows: 30, highestEffort: 75 }],
+      })),
+    ).toBe(0);
+    // Two weeks after weeks without a throw it still builds up.
+    expect(says((asked) => ({ recentLoad: [], weekTold: 0, weeks: 2, until: addDays(asked.on, 13) }))).toBe(0);
   });
 });
