@@ -1,7 +1,7 @@
 import { clipMeasureRequest } from '@wrightonic/contract';
 import type { ClipMarks, FilmSetup } from '@wrightonic/contract';
-import { combineThrows, measureThrow } from '@wrightonic/core';
-import type { Evidence, IsoDate, MeasuredValue } from '@wrightonic/core';
+import { dayValues, measureThrow } from '@wrightonic/core';
+import type { Evidence, IsoDate } from '@wrightonic/core';
 import { v5 as uuidv5 } from 'uuid';
 import { athleteRecord } from './athletes';
 import type { Context } from './context';
@@ -25,12 +25,6 @@ export async function dropFilmEvidence(ctx: Context, athlete: string, on: IsoDat
   await ctx.tenant.from('observations').whereIn('id', given).delete();
 }
 
-/** What one measure at one event came to in the clips of a day. */
-interface Found {
-  readonly first: MeasuredValue;
-  readonly throws: { clip: string; value: number; sd: number; shared?: number }[];
-}
-
 /**
  * Makes the evidence of a day anew from all its clips: one value of each measure and event, the mean of the throws, with the error of
  * the readings and the spread from throw to throw.
@@ -39,19 +33,15 @@ export async function renewFilmEvidence(ctx: Context, athleteId: string, on: Iso
   const athlete = await athleteRecord(ctx, athleteId);
   await dropFilmEvidence(ctx, athleteId, on);
   const clips = (await clipsOf(ctx, athleteId, on).select('id', 'capture_fps', 'setup', 'marks')) as MarkedClip[];
-  const found = new Map<string, Found>();
-  for (const { id, capture_fps: captureFps, setup, marks } of clips)
-    for (const m of measureThrow(clipMeasureRequest(athlete, { captureFps, setup }, marks)).measures) {
-      if (!m.valid || m.value === null || m.sd === null) continue;
-      const key = `${m.measure}:${m.event}`;
-      const known = found.get(key) ?? { first: m, throws: [] };
-      known.throws.push({ clip: id, value: m.value, sd: m.sd, ...(m.shared === undefined ? {} : { shared: m.shared }) });
-      found.set(key, known);
-    }
-  const rows = [...found].map(([key, { first, throws }]) => {
-    const { value, sd } = combineThrows(first.measure, throws);
-    const item: Evidence = { kind: 'measure', measure: first.measure, event: first.event, value, unit: first.unit, sd };
-    return { id: uuidv5(`${key}:${on}`, athleteId), item, throws };
+  const values = dayValues(
+    clips.map(
+      ({ capture_fps: captureFps, setup, marks }) =>
+        measureThrow(clipMeasureRequest(athlete, { captureFps, setup }, marks)).measures,
+    ),
+  );
+  const rows = values.map(({ measure, event, value, unit, sd, of }) => {
+    const item: Evidence = { kind: 'measure', measure, event, value, unit, sd };
+    return { id: uuidv5(`${measure}:${event}:${on}`, athleteId), item, of };
   });
   await ctx.tenant.insertOnce(
     'observations',
@@ -67,6 +57,6 @@ export async function renewFilmEvidence(ctx: Context, athleteId: string, on: Iso
   );
   await ctx.tenant.insertLinks(
     'clip_measures',
-    rows.flatMap(({ id, throws }) => throws.map(({ clip }) => ({ clip_id: clip, observation_id: id }))),
+    rows.flatMap(({ id, of }) => of.map((index) => ({ clip_id: clips[index]!.id, observation_id: id }))),
   );
 }

@@ -1,13 +1,36 @@
 import type { Discipline } from '../delivery/links';
 import type { DeliveryEvent, MeasureId } from '../delivery/measures';
-import { degrees, elbowRise, flexion, lean, length, middle, minus, offLine, rotation, wrapped } from './geometry';
-import { arrivalOf, onsetOf, peakOf, slopes, smooth } from './series';
+import { degrees, elbowRise, flexion, lean, minus, offLine } from './geometry';
+import { onsetOf, slopes, smooth } from './series';
 import type { Sample } from './series';
+import {
+  arrival,
+  frameOf,
+  half,
+  handUp,
+  hipExtension,
+  HIPS,
+  INCH,
+  kneeBent,
+  midHip,
+  midShoulder,
+  mostOf,
+  ms,
+  ONSET_SHARE,
+  pelvisTurn,
+  percentOfHeight,
+  separation,
+  series,
+  shank,
+  speedOfHips,
+  spread,
+  straightest,
+  trunkTurn,
+  turnPeak,
+} from './readings';
 import { Missing } from './throw';
 import type { Throw } from './throw';
-import type { MarkedJoint, View } from './types';
-
-type MarkableEvent = Exclude<DeliveryEvent, 'max'>;
+import type { View } from './types';
 
 /** How one measure is taken. */
 export interface Formula {
@@ -32,141 +55,6 @@ const SIDE: readonly View[] = [...SIDES, '3d'];
 const ENDS: readonly View[] = ['front', 'rear', '3d'];
 const ABOVE: readonly View[] = ['top', '3d'];
 const ALL: readonly View[] = ['side-open', 'side-closed', 'front', 'rear', 'top', '3d'];
-
-/** Half-width of the straight line that a speed is read from, seconds. */
-const SLOPE_S = 0.025;
-/** The hips go and turn more slowly than the arm: a longer line reads their speed better. */
-const TRAVEL_S = 0.06;
-const TURN_S = 0.04;
-const ONSET_SHARE = 0.2;
-const INCH = 0.0254;
-
-const frameOf = (t: Throw, event: DeliveryEvent): number => t.event(event as MarkableEvent);
-const ms = (t: Throw, frames: number): number => (1000 * frames) / t.request.fps;
-const percentOfHeight = (t: Throw, metres: number): number => {
-  t.requireScale();
-  return (100 * metres) / t.request.heightM;
-};
-const midHip = (t: Throw, f: number) => middle(t.at('drive-hip', f), t.at('lead-hip', f));
-const midShoulder = (t: Throw, f: number) => middle(t.at('throwing-shoulder', f), t.at('glove-shoulder', f));
-const pelvisTurn = (t: Throw, f: number) => rotation(t.at('drive-hip', f), t.at('lead-hip', f));
-const trunkTurn = (t: Throw, f: number) => rotation(t.at('throwing-shoulder', f), t.at('glove-shoulder', f));
-const separation = (t: Throw, f: number) => wrapped(pelvisTurn(t, f) - trunkTurn(t, f));
-const kneeBent = (t: Throw, side: 'drive' | 'lead', f: number) =>
-  flexion(t.at(`${side}-hip`, f), t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f));
-const half = (t: Throw, seconds = SLOPE_S): number => Math.max(1.01, seconds * t.request.fps);
-
-/** @throws Missing with fewer frames than a speed needs */
-function series(t: Throw, joints: readonly MarkedJoint[], from: number, to: number, value: (f: number) => number): Sample[] {
-  const frames = t.framesOf(joints, from, to);
-  if (frames.length < 5) throw new Missing('too few frames in a row are marked to read a speed');
-  return frames.map((f) => ({ t: f, v: value(f) }));
-}
-
-const HIPS: readonly MarkedJoint[] = ['drive-hip', 'lead-hip'];
-
-/** Speed of the pelvis' turn over time, degrees a frame, without jumps at ±180. */
-function turnSpeed(t: Throw): Sample[] {
-  const contact = t.event('contact');
-  const window = t.request.fps;
-  const turn = series(t, HIPS, contact - 0.35 * window, contact + 0.2 * window, (f) => pelvisTurn(t, f));
-  let base = 0;
-  const unwrapped = turn.map((s, i) => {
-    if (i > 0) {
-      const step = s.v - turn[i - 1]!.v;
-      base += step > 180 ? -360 : step < -180 ? 360 : 0;
-    }
-    return { t: s.t, v: s.v + base };
-  });
-  return slopes(unwrapped, half(t, TURN_S));
-}
-
-function turnPeak(t: Throw): { speeds: Sample[]; peak: Sample } {
-  const speeds = turnSpeed(t);
-  const peak = peakOf(speeds);
-  if (!peak || peak.v <= 0) throw new Missing('the turn of the hips has no peak in the marked frames');
-  return { speeds, peak };
-}
-
-/** First frame before contact at which the throwing wrist reaches the shoulder, when nobody marked it. */
-function handUp(t: Throw): number {
-  if (t.has('hand-up')) return t.event('hand-up');
-  const contact = t.event('contact');
-  const rise = series(
-    t,
-    ['throwing-wrist', 'throwing-shoulder'],
-    contact - 0.3 * t.request.fps,
-    contact + 0.15 * t.request.fps,
-    (f) => t.at('throwing-wrist', f)[2] - t.at('throwing-shoulder', f)[2],
-  );
-  for (let i = 1; i < rise.length; i++) {
-    const [a, b] = [rise[i - 1]!, rise[i]!];
-    if (a.v < 0 && b.v >= 0) return a.t + (-a.v / (b.v - a.v)) * (b.t - a.t);
-  }
-  throw new Missing('the hand does not pass shoulder height in the marked frames');
-}
-
-function speedOfHips(t: Throw, from: number, to: number): Sample[] {
-  return slopes(
-    series(t, HIPS, from, to, (f) => midHip(t, f)[0]),
-    half(t, TRAVEL_S),
-  );
-}
-
-/** Instant of greatest extension of an angle, in a window. */
-function straightest(t: Throw, joints: readonly [MarkedJoint, MarkedJoint, MarkedJoint], from: number, to: number): number {
-  const [a, b, c] = joints;
-  return mostOf(t, joints, from, to, (f) => -flexion(t.at(a, f), t.at(b, f), t.at(c, f)));
-}
-
-/** How far the drive thigh is behind the line of the trunk in the plane of the throw, degrees. */
-function hipExtension(t: Throw, f: number): number {
-  const thigh = lean(t.at('drive-knee', f), t.at('drive-hip', f), 0);
-  return thigh - lean(midHip(t, f), midShoulder(t, f), 0);
-}
-
-/** An angle is at its greatest while it is within so many degrees of it: a straight joint stays straight for a while. */
-const AT_ITS_MOST = 8;
-
-/** Middle of the time in which an angle is at its greatest. */
-function mostOf(t: Throw, joints: readonly MarkedJoint[], from: number, to: number, value: (f: number) => number): number {
-  const angles = smooth(series(t, [...new Set(joints)], from, to, value), half(t, 0.015));
-  const most = Math.max(...angles.map(({ v }) => v));
-  const top = angles.findIndex(({ v }) => v === most);
-  const level = most - AT_ITS_MOST;
-  let [first, last] = [top, top];
-  while (first > 0 && angles[first - 1]!.v >= level) first--;
-  while (last < angles.length - 1 && angles[last + 1]!.v >= level) last++;
-  return (angles[first]!.t + angles[last]!.t) / 2;
-}
-
-/** Instant at which a joint has arrived: its speed has fallen under a fifth of its peak. */
-function arrival(t: Throw, joint: MarkedJoint, from: number, to: number): number {
-  const axes = t.shown;
-  const frames = t.framesOf([joint], from, to);
-  if (frames.length < 5) throw new Missing(`the ${joint.replace('-', ' ')} is marked in too few frames in a row`);
-  const tracks = axes.map((axis) =>
-    slopes(
-      frames.map((f) => ({ t: f, v: t.at(joint, f)[axis] })),
-      half(t),
-    ),
-  );
-  const speed = (tracks[0] ?? []).map((s, i) => ({ t: s.t, v: Math.hypot(...tracks.map((track) => track[i]?.v ?? 0)) }));
-  const peak = peakOf(speed);
-  const arrived = peak && arrivalOf(speed, peak, ONSET_SHARE);
-  if (arrived === null) throw new Missing(`the ${joint.replace('-', ' ')} does not come to rest in the marked frames`);
-  return arrived;
-}
-
-/** Length of the shank where the view shows it longest. */
-function shank(t: Throw, side: 'drive' | 'lead'): number {
-  const frames = t.framesOf([`${side}-knee`, `${side}-ankle`], -Infinity, Infinity);
-  const longest = Math.max(0, ...frames.map((f) => length(minus(t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f)))));
-  if (longest === 0) throw new Missing(`the ${side} knee and ankle are not marked together`);
-  return longest;
-}
-
-const spread = (times: readonly number[]): number => Math.max(...times) - Math.min(...times);
 
 const TILT_EVENTS: readonly DeliveryEvent[] = ['set', 'peak-knee', 'mid-move', 'toe-off', 'contact', 'foot-flat', 'release'];
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { measureThrow, combineThrows, changeIsReal } from './measure';
+import { measureThrow, combineThrows, dayValues, changeIsReal } from './measure';
 import type { MarkedFrame, MeasureRequest } from './types';
 import { VIEWS } from './types';
 import { filmDelivery } from '../simulate/film';
@@ -221,6 +221,30 @@ describe('several throws', () => {
     for (const n of [1, 3, 8, 40]) expect(of(n, 5) ** 2 - of(n, 0) ** 2).toBeCloseTo(25, 1);
     expect(of(400, 5)).toBeCloseTo(5, 1);
     expect(of(400, 0)).toBeLessThan(0.2);
+  });
+  it('of a day come to one value of each measure and event that can be told, from the throws that show it', () => {
+    const told = (value: number | null) =>
+      ({
+        measure: 'lead-knee-flexion',
+        event: 'contact',
+        value,
+        unit: 'deg',
+        sd: value === null ? null : 3,
+        valid: value !== null,
+      }) as const;
+    const other = { ...told(20), event: 'release' } as const;
+    const day = dayValues([[told(40), other], [told(null)], [told(44)]]);
+    expect(day.map(({ event, value, throws, of }) => [event, value, throws, of])).toEqual([
+      ['contact', 42, 2, [0, 2]],
+      ['release', 20, 1, [0]],
+    ]);
+    expect(day[0]!.sd).toBe(
+      combineThrows('lead-knee-flexion', [
+        { value: 40, sd: 3 },
+        { value: 44, sd: 3 },
+      ]).sd,
+    );
+    expect(dayValues([])).toEqual([]);
   });
   it('have changed when the difference is beyond both errors', () => {
     expect(changeIsReal({ value: 40, sd: 3 }, { value: 47, sd: 3 })).toBe(true);

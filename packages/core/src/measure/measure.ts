@@ -113,6 +113,37 @@ export function combineThrows(
   return { value: round(mean, 2), sd: round(sd, 2), throws: n, moreThrows: Math.max(0, needed - n) };
 }
 
+/** A measure of a day. */
+export interface DayValue extends Pick<MeasuredValue, 'measure' | 'event' | 'unit'>, CombinedValue {
+  /** Index of each throw that it comes from. */
+  readonly of: readonly number[];
+}
+
+/** What the throws of a day come to: one value of each measure and event that can be told from any of them. */
+export function dayValues(throws: readonly (readonly MeasuredValue[])[]): DayValue[] {
+  const found = new Map<
+    string,
+    { readonly first: MeasuredValue; readonly each: Parameters<typeof combineThrows>[1][number][]; readonly of: number[] }
+  >();
+  throws.forEach((values, index) => {
+    for (const m of values) {
+      if (!m.valid || m.value === null || m.sd === null) continue;
+      const key = `${m.measure}:${m.event}`;
+      const known = found.get(key) ?? { first: m, each: [], of: [] };
+      known.each.push({ value: m.value, sd: m.sd, shared: m.shared ?? 0 });
+      known.of.push(index);
+      found.set(key, known);
+    }
+  });
+  return [...found.values()].map(({ first: { measure, event, unit }, each, of }) => ({
+    measure,
+    event,
+    unit,
+    ...combineThrows(measure, each),
+    of,
+  }));
+}
+
 /** Whether a value has really changed: by more than 1.64 · √(sd₁² + sd₂²). */
 export function changeIsReal(before: { value: number; sd: number }, after: { value: number; sd: number }): boolean {
   return Math.abs(after.value - before.value) > 1.64 * Math.hypot(before.sd, after.sd);

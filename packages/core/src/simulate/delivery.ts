@@ -10,7 +10,8 @@ import type { MarkedJoint } from '../measure/types';
 import { eventsOf } from './delivery-events';
 import type { Delivery, DeliveryRequest, HowMuch } from './faults';
 import { bend, CLOSED_IN, DRIVE_FOOT, foot, INCH, LEGS, RAD } from './legs';
-import { curve, upperBody } from './upper-body';
+import { curve } from './curve';
+import { upperBody } from './upper-body';
 import { ARM_CLOCK, windmillArm } from './windmill-arm';
 
 /** Seconds between the points at which the way of the hips is added up. */

@@ -1,12 +1,10 @@
 /** Whether film tells the truth: made-up throws of one athlete, filmed, marked, measured and judged as a coach's would be. */
-import type { DeliveryEvent, MeasureId } from '../delivery/measures';
 import type { Hand } from '../delivery/sides';
 import { diagnose } from '../diagnosis/diagnose';
 import type { DatedEvidence } from '../diagnosis/evidence';
 import type { FindingId } from '../findings/ids';
-import { combineThrows } from '../measure/measure';
-import { measureThrow } from '../measure/measure';
-import type { MeasuredValue, View } from '../measure/types';
+import { dayValues, measureThrow } from '../measure/measure';
+import type { View } from '../measure/types';
 import type { AthleteProfile, Level } from '../shared/athlete';
 import type { Discipline } from '../delivery/links';
 import { addDays } from '../shared/dates';
@@ -58,25 +56,20 @@ const athleteOf = ({ discipline, hand, age, level, heightM }: FilmTrial): Athlet
 export function filmEvidence(trial: FilmTrial): DatedEvidence[] {
   const { discipline, heightM, age, faults, tempo, hand, seed, view, fps, markSd, throws } = trial;
   const random = randomFrom(seed);
-  const found = new Map<
-    string,
-    { readonly first: MeasuredValue; readonly throws: { value: number; sd: number; shared?: number }[] }
-  >();
-  for (let n = 0; n < throws; n++) {
+  const measured = Array.from({ length: throws }, (_, n) => {
     const request = { discipline, heightM, age, faults, tempo: tempo * (1 + random.normal(0, THROW_TEMPO)) };
     const film = filmDelivery(simulateDelivery(request), request, { view, throws: hand, fps, markSd, seed: seed * 31 + n });
-    for (const m of measureThrow(film).measures) {
-      if (!m.valid || m.value === null || m.sd === null) continue;
-      const key = `${m.measure}|${m.event}`;
-      const known = found.get(key) ?? { first: m, throws: [] };
-      known.throws.push({ value: m.value, sd: m.sd, ...(m.shared === undefined ? {} : { shared: m.shared }) });
-      found.set(key, known);
-    }
-  }
-  return [...found.values()].map(({ first, throws: each }) => {
-    const { value, sd } = combineThrows(first.measure as MeasureId, each);
-    return { kind: 'measure', measure: first.measure, event: first.event as DeliveryEvent, value, unit: first.unit, sd, on: ON };
+    return measureThrow(film).measures;
   });
+  return dayValues(measured).map(({ measure, event, value, unit, sd }) => ({
+    kind: 'measure',
+    measure,
+    event,
+    value,
+    unit,
+    sd,
+    on: ON,
+  }));
 }
 
 /** What a judgement makes of the film alone. */

@@ -1,7 +1,7 @@
 /** How pelvis and trunk turn and lean through a delivery, beyond the figure's key positions. */
 import type { Discipline } from '../delivery/links';
 import type { HowMuch } from './faults';
-import { curve } from './upper-body';
+import { curve } from './curve';
 
 type Points = readonly (readonly [seconds: number, degrees: number])[];
 

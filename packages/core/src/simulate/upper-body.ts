@@ -5,6 +5,7 @@ import { POSES } from '../delivery/poses';
 import type { PoseId } from '../delivery/poses';
 import type { Pose } from '../delivery/pose';
 import type { DeliveryRequest, HowMuch } from './faults';
+import { curve } from './curve';
 import { LEGS, RAD } from './legs';
 import { turnsOf } from './turn';
 
@@ -106,16 +107,16 @@ function applyFaults(discipline: Discipline, how: HowMuch, tracks: Map<Channel, 
   const arms = (side: 'throwingArm' | 'gloveArm') =>
     (['elevation', 'plane', 'rotation', 'elbow'] as const).map((a): Channel => `${side}.${a}`);
   for (const channel of [...arms('throwingArm'), ...arms('gloveArm')]) shift(channel, [move], -0.13 * how('early-hands'));
-  if (discipline === 'overhand') shift('throwingArm.rotation', [move], 0.055);
-  // The arm is at its fastest about when the ball leaves the hand: it reaches the far position a little after.
-  if (discipline === 'overhand') shift('trunk.forward', [release], -0.012);
-  if (discipline === 'overhand')
+  if (discipline === 'overhand') {
+    shift('throwingArm.rotation', [move], 0.055);
+    shift('trunk.forward', [release], -0.012);
     for (const channel of arms('throwingArm')) {
-      // The elbow is nearly straight when the ball leaves; the shoulder turns on.
+      // The arm is at its fastest about when the ball leaves the hand; the elbow is nearly straight then, the shoulder turns on.
       const [turn, away] = ARM_SHIFTS[channel.split('.')[1]!] ?? ARM_SHIFTS.other!;
       shift(channel, [land + 1], turn);
       shift(channel, [release], away);
     }
+  } else for (const channel of arms('gloveArm')) shift(channel, [release], 0.04);
   const rises = (channel: Channel) => (discipline === 'windmill' ? 0 : channel.endsWith('rotation') ? 0.02 : 0.062);
   for (const channel of arms('throwingArm'))
     shift(channel, [land], rises(channel) - 0.14 * how('early-arm') + 0.06 * how('late-arm'));
@@ -125,7 +126,6 @@ function applyFaults(discipline: Discipline, how: HowMuch, tracks: Map<Channel, 
   add('gloveArm.plane', range(land + 1, release), -70 * how('glove-pull'));
   add('gloveArm.elevation', range(land + 1, release), 30 * how('glove-pull'));
   add('throwingArm.elbow', range(move, release), -24 * how('straight-whip'));
-  if (discipline === 'windmill') for (const channel of arms('gloveArm')) shift(channel, [release], 0.04);
   add('pelvis.side', [move], 28 * how('stuck-back') - 30 * how('early-tip'));
   add('throwingArm.plane', [land + 1], -130 * how('arm-drag'));
   add('throwingArm.plane', [release], -60 * how('arm-drag'));
@@ -134,24 +134,7 @@ function applyFaults(discipline: Discipline, how: HowMuch, tracks: Map<Channel, 
 
 const range = (from: number, to: number): number[] => Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i);
 
-/** A smooth curve through points: cubic pieces with slopes from the neighbours, at rest at both ends. */
-export function curve(times: readonly number[], values: readonly number[]): (t: number) => number {
-  const n = times.length;
-  const slope = values.map((_, i) =>
-    i === 0 || i === n - 1 ? 0 : (values[i + 1]! - values[i - 1]!) / (times[i + 1]! - times[i - 1]!),
-  );
-  return (t) => {
-    if (t <= times[0]!) return values[0]!;
-    if (t >= times[n - 1]!) return values[n - 1]!;
-    let i = 0;
-    while (t > times[i + 1]!) i++;
-    const h = times[i + 1]! - times[i]!;
-    const s = (t - times[i]!) / h;
-    const [a, b, c, d] = [2 * s ** 3 - 3 * s ** 2 + 1, s ** 3 - 2 * s ** 2 + s, -2 * s ** 3 + 3 * s ** 2, s ** 3 - s ** 2];
-    return a * values[i]! + b * h * slope[i]! + c * values[i + 1]! + d * h * slope[i + 1]!;
-  };
-}
-
+/** How much later the throwing arm is at its turned and its far position than the figure, seconds. */
 const ARM_SHIFTS: Record<string, readonly [turn: number, release: number]> = {
   elbow: [0.008, -0.014],
   rotation: [0.043, 0.05],

@@ -1,0 +1,17 @@
+/** A smooth curve through points: cubic pieces with slopes from the neighbours, at rest at both ends. */
+export function curve(times: readonly number[], values: readonly number[]): (t: number) => number {
+  const n = times.length;
+  const slope = values.map((_, i) =>
+    i === 0 || i === n - 1 ? 0 : (values[i + 1]! - values[i - 1]!) / (times[i + 1]! - times[i - 1]!),
+  );
+  return (t) => {
+    if (t <= times[0]!) return values[0]!;
+    if (t >= times[n - 1]!) return values[n - 1]!;
+    let i = 0;
+    while (t > times[i + 1]!) i++;
+    const h = times[i + 1]! - times[i]!;
+    const s = (t - times[i]!) / h;
+    const [a, b, c, d] = [2 * s ** 3 - 3 * s ** 2 + 1, s ** 3 - 2 * s ** 2 + s, -2 * s ** 3 + 3 * s ** 2, s ** 3 - s ** 2];
+    return a * values[i]! + b * h * slope[i]! + c * values[i + 1]! + d * h * slope[i + 1]!;
+  };
+}
