@@ -3,7 +3,6 @@ import {
   FINDING_IDS,
   findingById,
   focusSlot,
-  hasDrill,
   readingRange,
   PLACES,
   RUNGS,
@@ -17,7 +16,7 @@ import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
 import { bornBefore, bornMessage, futureMessage, nothingAfter } from './dated';
 import { datedEvidenceSchema } from './evidence';
 import { clearanceSchema, clockTime, leagueRuleSchema, painKeys } from './load';
-import { ownDrillSchema, ownLadderSchema } from './library';
+import { knownDrill, ownDrillSchema, ownLadderSchema } from './library';
 import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from './schema';
 
 export const overruleSchema = objectOf<Overrule>({
@@ -61,8 +60,6 @@ export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
     ...bornMessage,
     'reading.impossible': '{{#reading}} {{#unit}} cannot be a reading of this athlete: it lies between {{#low}} and {{#high}}',
   });
-
-const knownDrill: Joi.CustomValidator = (id: string, helpers) => (hasDrill(id) ? id : helpers.error('drill.unknown', { id }));
 
 /** One focus a slot, of the athlete’s own discipline. */
 const planableFocus: Joi.CustomValidator<PlanRequest> = (value, helpers) => {
@@ -108,7 +105,7 @@ export const planRequestSchema = objectOf<PlanRequest>({
   }),
   cheats: listOf(
     Joi.object({
-      drill: Joi.string().custom(knownDrill).required(),
+      drill: knownDrill().required(),
       cheat: Joi.string().max(60).required(),
       reps: count(1000).required(),
       seen: count(1000).required(),
@@ -149,10 +146,10 @@ export const planRequestSchema = objectOf<PlanRequest>({
   leagueDailyLimit: Joi.number().integer().min(0).max(300).allow(null).required(),
   league: leagueRuleSchema,
   flags: listOf(oneOf(FINDING_IDS), 10).required(),
-  pinned: listOf(Joi.object({ date: isoDate().required(), drill: Joi.string().custom(knownDrill).required() }), 200).required(),
+  pinned: listOf(Joi.object({ date: isoDate().required(), drill: knownDrill().required() }), 200).required(),
   recentDrills: listOf(
     Joi.object({
-      drill: Joi.string().custom(knownDrill).required(),
+      drill: knownDrill().required(),
       sessions: count(100).required(),
       aidsGone: listOf(Joi.string().max(40), 10),
       stuck: Joi.boolean(),
@@ -161,8 +158,8 @@ export const planRequestSchema = objectOf<PlanRequest>({
   ),
   asItStands: listOf(Joi.object({ date: isoDate().required(), drills: listOf(Joi.string().max(60), 20).required() }), 400),
   library: objectOf<OwnLibrary>({
-    first: listOf(Joi.string().custom(knownDrill), 400).required(),
-    never: listOf(Joi.string().custom(knownDrill), 400).required(),
+    first: listOf(knownDrill(), 400).required(),
+    never: listOf(knownDrill(), 400).required(),
     own: listOf(ownDrillSchema, 400),
     ladders: listOf(ownLadderSchema, 200),
   }),
@@ -180,7 +177,6 @@ export const planRequestSchema = objectOf<PlanRequest>({
   .messages({
     ...bornMessage,
     ...futureMessage,
-    'drill.unknown': '{{#label}}: “{{#id}}” is not a drill of the catalogue',
     'focus.foreign': '“{{#finding}}” does not belong to {{#discipline}}: choose a finding of this discipline',
     'focus.two':
       '“{{#first}}” and “{{#second}}” both belong to {{#slot}}: one lower-half and one arm focus is the most at a time',

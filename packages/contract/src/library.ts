@@ -4,7 +4,7 @@ import {
   EQUIPMENT,
   FINDING_IDS,
   hasDrill,
-  LADDER_RUNGS,
+  OWN_RUNGS,
   ownDrillFaults,
   PLACES,
   RUNGS,
@@ -36,7 +36,8 @@ export type NewOwnLadder = Omit<OwnLadder, 'version'>;
 
 const MOST_REPS = 60;
 
-const knownDrill = (): Joi.StringSchema =>
+/** An id of the catalogue, or of a copy of one of its drills. */
+export const knownDrill = (): Joi.StringSchema =>
   Joi.string()
     .max(60)
     .custom((id: string, helpers) => (hasDrill(id) ? id : helpers.error('drill.unknown', { id })))
@@ -87,10 +88,7 @@ const standing: Joi.CustomValidator<NewOwnDrill> = (value, helpers) => {
 const ladderKeys = {
   finding: oneOf(FINDING_IDS).required(),
   discipline: oneOf(DISCIPLINES).required(),
-  rungs: listOf(
-    Joi.object({ rung: rungOf(LADDER_RUNGS).required(), drills: listOf(knownDrill(), 40).required() }),
-    LADDER_RUNGS.length,
-  )
+  rungs: listOf(Joi.object({ rung: rungOf(OWN_RUNGS).required(), drills: listOf(knownDrill(), 40).required() }), OWN_RUNGS.length)
     .unique('rung')
     .allow(null)
     .required(),

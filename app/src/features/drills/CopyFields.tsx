@@ -1,4 +1,14 @@
-import { DIRECT_WEIGHT, EQUIPMENT, FINDINGS, findingById, kitName, PLACES, RUNG_NAMES, RUNGS } from '@wrightonic/core';
+import {
+  DIRECT_WEIGHT,
+  EQUIPMENT,
+  FINDINGS,
+  findingById,
+  isRungFor,
+  kitName,
+  OWN_RUNGS,
+  PLACES,
+  RUNG_NAMES,
+} from '@wrightonic/core';
 import type { Drill, FindingId } from '@wrightonic/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
@@ -52,7 +62,7 @@ export function CopyFields({ draft, base, onChange }: Props) {
           <Treated draft={draft} base={base} onChange={onChange} />
           <Part name="Rungs">
             <Row>
-              {RUNGS.filter((rung) => rung <= 6 && rung >= 3 === throwing).map((rung) => (
+              {OWN_RUNGS.filter((rung) => isRungFor(base, rung)).map((rung) => (
                 <Choice
                   key={rung}
                   label={`${rung} ${RUNG_NAMES[rung]}`}

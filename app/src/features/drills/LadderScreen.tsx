@@ -1,5 +1,5 @@
 import { may } from '@wrightonic/contract';
-import { drillPoses, findingById, FINDING_IDS, ladderFaults, ladderFrom, LADDER_RUNGS, RUNG_NAMES } from '@wrightonic/core';
+import { drillPoses, findingById, FINDING_IDS, ladderFaults, ladderFrom, OWN_RUNGS, RUNG_NAMES } from '@wrightonic/core';
 import type { Discipline, Drill, FindingId, Rung } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -60,7 +60,7 @@ function LadderPage({ finding, discipline }: { readonly finding: FindingId; read
           ? 'Our own ladder: the first drill of a rung is taken first.'
           : 'Drills that treat it, rung by rung; which of them is taken hangs on the athlete, the day and the kit.'}
       </Text>
-      {LADDER_RUNGS.map((rung) => (
+      {OWN_RUNGS.map((rung) => (
         <RungPart
           key={rung}
           rung={rung}

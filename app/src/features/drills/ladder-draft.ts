@@ -1,4 +1,4 @@
-import { LADDER_RUNGS, treatsDirectly } from '@wrightonic/core';
+import { OWN_RUNGS, treatsDirectly } from '@wrightonic/core';
 import type { Drill, Ladder, OwnLadder, Rung } from '@wrightonic/core';
 
 /** A ladder while it is changed: drills of each rung, the first choice first. */
@@ -27,7 +27,7 @@ export const withDrill = (draft: LadderDraft, rung: Rung, drill: string): Ladder
 
 /** Rungs as they are sent; those without a drill are skipped. */
 export const rungsFrom = (draft: LadderDraft): NonNullable<OwnLadder['rungs']> =>
-  LADDER_RUNGS.filter((rung) => on(draft, rung).length > 0).map((rung) => ({ rung, drills: [...on(draft, rung)] }));
+  OWN_RUNGS.filter((rung) => on(draft, rung).length > 0).map((rung) => ({ rung, drills: [...on(draft, rung)] }));
 
 /** Drills that could stand on a rung and do not. */
 export const couldStand = (drills: readonly Drill[], { finding, discipline }: Ladder, draft: LadderDraft, rung: Rung): Drill[] =>

@@ -57,10 +57,10 @@ function whySkipped(finding: FindingId, rung: OwnRung, has: readonly OwnRung[]):
   return `The drill of rung ${below} leads straight to rung ${above}.`;
 }
 
-/** A limit is treated by what makes room or strength, not by the movement that needs it; a flagged finding never in whole throws. */
-function fitsLadder(finding: FindingId, rung: OwnRung): boolean {
+/** The last rung of a ladder: a limit is treated by what makes room or strength, not by the movement that needs it; a flagged finding never in whole throws. */
+export function topOfLadder(finding: FindingId): OwnRung {
   const { kind, healthFlag } = findingById(finding);
-  return kind === 'limit' ? rung <= 1 : !healthFlag || rung <= 5;
+  return kind === 'limit' ? 1 : healthFlag ? 5 : 6;
 }
 
 const NOT_TAKEN = 'The academy’s own ladder leaves this rung out.';
@@ -77,7 +77,7 @@ export function ladderFrom(
 ): Ladder {
   const direct = drills.filter((d) => d.disciplines.includes(discipline) && treatsDirectly(d, finding));
   const fitting = (rung: OwnRung) =>
-    fitsLadder(finding, rung) ? direct.filter((d) => d.rungs.includes(rung)).map((d) => d.id) : [];
+    rung <= topOfLadder(finding) ? direct.filter((d) => d.rungs.includes(rung)).map((d) => d.id) : [];
   const wanted = (rung: OwnRung) => chosen?.find((c) => c.rung === rung)?.drills ?? [];
   const at = (rung: OwnRung) => (chosen ? wanted(rung).filter((id) => fitting(rung).includes(id)) : fitting(rung));
   const has = OWN_RUNGS.filter((rung) => at(rung).length > 0);

@@ -3,7 +3,8 @@ import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import { baseOf, drillById, isCopy } from './catalogue';
 import { kitSaid, saidOf } from './kit-words';
-import { RUNGS, treatsDirectly } from './types';
+import { topOfLadder } from './ladders';
+import { isRungFor, kitName, treatsDirectly } from './types';
 import type { Dose, Drill, Equipment, Place, Rung } from './types';
 
 /** How an academy wants a drill used: as the catalogue has it, before the others of its rung, or not at all. */
@@ -108,7 +109,7 @@ export function ownDrillFaults(own: Omit<OwnDrill, 'version'>): string[] {
       );
     for (const rung of drill.rungs)
       want(
-        rung >= 3 === (drill.throws !== 'none'),
+        isRungFor(drill, rung),
         drill.throws === 'none'
           ? `Rung ${rung} throws, and this drill does not: choose rungs up to 2.`
           : `Nothing is thrown on rung ${rung}: choose rungs from 3 on.`,
@@ -123,10 +124,10 @@ export function ownDrillFaults(own: Omit<OwnDrill, 'version'>): string[] {
   for (const kit of drill.equipment.filter((k) => !base.equipment.includes(k)))
     want(
       (kit !== 'strap' && kit !== 'belt-cord' && kit !== 'band') || drill.throws === 'none',
-      `Nobody throws or catches strapped in: leave the ${kit.replaceAll('-', ' ')} out.`,
+      `Nobody throws or catches strapped in: leave the ${kitName(kit)} out.`,
     );
   for (const kit of kitSaid(drill))
-    want(drill.equipment.includes(kit), `The words name the ${kit.replaceAll('-', ' ')}: list it as kit, or change the words.`);
+    want(drill.equipment.includes(kit), `The words name the ${kitName(kit)}: list it as kit, or change the words.`);
   want(
     drill.partner || !/\bpartner\b/.test(saidOf(drill)),
     'The words name a partner: say that it needs one, or change the words.',
@@ -142,9 +143,9 @@ export function ownLadderFaults(
   { finding, discipline, rungs }: Omit<OwnLadder, 'version'>,
   drillOf: (id: string) => Drill | undefined,
 ): string[] {
-  const { title, disciplines, kind, healthFlag } = findingById(finding);
+  const { title, disciplines } = findingById(finding);
   if (!disciplines.includes(discipline)) return [`“${title}” does not belong to ${discipline}.`];
-  const top = kind === 'limit' ? 1 : healthFlag ? 5 : 6;
+  const top = topOfLadder(finding);
   return (rungs ?? []).flatMap(({ rung, drills }) => [
     ...(rung > top ? [`Rung ${rung}: the ladder of “${title}” ends on rung ${top}.`] : []),
     ...(new Set(drills).size < drills.length ? [`Rung ${rung}: a drill stands there twice.`] : []),
@@ -159,6 +160,3 @@ export function ownLadderFaults(
     }),
   ]);
 }
-
-/** Rungs that an own ladder can name. */
-export const LADDER_RUNGS = RUNGS.filter((rung) => rung <= 6);

@@ -130,6 +130,8 @@ export interface Drill {
 }
 
 export const isThrowingDrill = (drill: Drill): boolean => drill.throws !== 'none';
+/** Nothing is thrown below rung 3, and something from it on. */
+export const isRungFor = (drill: Drill, rung: Rung): boolean => rung >= 3 === isThrowingDrill(drill);
 /** Work that a sore leg, hip or back stops. */
 export const isLegWork = (drill: Drill): boolean => drill.area === 'lower-half' || drill.area === 'body';
 

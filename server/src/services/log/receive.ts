@@ -1,6 +1,6 @@
 /** Looks at entries as they come in: what is kept, under which instant and day, and what is refused one by one. */
 import type { AthleteRecord, EntryResult, LogEntry } from '@wrightonic/contract';
-import { drillById, hasDrill, isCheat, isCopy, isFromFuture, instantOf, isThrowingDrill } from '@wrightonic/core';
+import { drillById, hasDrill, isCheat, isCopy, isFromFuture, instantOf, isRungFor, isThrowingDrill } from '@wrightonic/core';
 import type { IsoDate, Judgement, Rung } from '@wrightonic/core';
 import type { Context } from '../context';
 import { dayIn, instantIn, spanOf } from '../time';
@@ -160,7 +160,7 @@ function whyNot(setting: Setting, entry: LogEntry, device: number, bornAt: numbe
     if (!drill.disciplines.includes(athlete.discipline))
       return `${drill.name} is not a drill of the ${athlete.discipline} delivery.`;
     // A copy’s rungs may have changed since its rep was planned.
-    const rungFits = copy ? entry.rung >= 3 === isThrowingDrill(drill) : drill.rungs.includes(entry.rung);
+    const rungFits = copy ? isRungFor(drill, entry.rung) : drill.rungs.includes(entry.rung);
     if (!rungFits) return `${drill.name} is not done on rung ${entry.rung}.`;
   }
   if (entry.type === 'cheat' && !isCheat(entry.cheat)) return `“${entry.cheat}” is not a way round that any drill lists.`;
