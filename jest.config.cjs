@@ -31,6 +31,7 @@ module.exports = {
       preset: 'jest-expo',
       rootDir: `${__dirname}/app`,
       roots: ['<rootDir>/src'],
+      setupFilesAfterEnv: [`${__dirname}/jest.screens.cjs`],
       testMatch: ['**/*.test.tsx', '**/*.test.ts'],
       moduleNameMapper: {
         '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/ui/icons.tsx',

@@ -13,6 +13,7 @@ const args = [
 export default defineConfig({
   testDir: '.',
   timeout: 150_000,
+  expect: { timeout: 20_000 },
   workers: 1,
   reporter: [['list'], ['json']],
   outputDir: '../test-results',

@@ -117,7 +117,7 @@ describe('a ladder', () => {
     const { sent } = open(OWNER, { drills: [], ladders: [own] });
     expect(await screen.findByText(/Our own ladder/)).toBeTruthy();
     expect(screen.getByText(/Version 3, .*, Ada Test: rung \d 1/)).toBeTruthy();
-    fireEvent.press(screen.getByTestId('ladder-usual'));
+    fireEvent.press(await screen.findByTestId('ladder-usual'));
     await waitFor(() => expect(sent.length).toBe(1));
     expect((sent[0]!.body as NewOwnLadder).rungs).toBeNull();
   });

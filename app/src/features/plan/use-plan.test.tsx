@@ -60,7 +60,7 @@ describe('a plan in the hand', () => {
     press('leave-out');
     expect(screen.getByTestId('sessions').props.children).toBe(String(plan.sessions.length - 1));
     expect(edits(sent)).toEqual([]);
-    await waitFor(() => expect(edits(sent)).toEqual([['drop', 'drop-session']]), { timeout: 3000 });
+    await waitFor(() => expect(edits(sent)).toEqual([['drop', 'drop-session']]));
   });
 
   it('takes back the last change first', async () => {
@@ -69,7 +69,7 @@ describe('a plan in the hand', () => {
     press('leave-out');
     press('undo');
     expect(screen.getByTestId('sessions').props.children).toBe(String(plan.sessions.length));
-    await waitFor(() => expect(edits(sent)).toEqual([['drop']]), { timeout: 3000 });
+    await waitFor(() => expect(edits(sent)).toEqual([['drop']]));
   });
 
   it('loses nothing when the page is left before the hand rests', async () => {
