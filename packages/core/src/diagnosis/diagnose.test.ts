@@ -9,7 +9,7 @@ import { isBehind } from '../findings/paths';
 import { LEAKS } from '../findings/leaks';
 import { diagnose, presence } from './diagnose';
 import { EvidenceError } from './evidence';
-import type { Evidence } from './evidence';
+import type { DatedEvidence, Evidence } from './evidence';
 import { buildModel, graphFor } from './model';
 import { buildNetwork } from './network';
 import { beliefs } from './roots';
@@ -32,8 +32,8 @@ const hip = (side: 'drive' | 'lead', value: number): Evidence => ({
   value,
   unit: 'deg',
 });
-const judge = (evidence: readonly Evidence[], athlete = overhand) => diagnose({ on, athlete, evidence });
-const rootOf = (evidence: readonly Evidence[], finding: FindingId) =>
+const judge = (evidence: readonly DatedEvidence[], athlete = overhand) => diagnose({ on, athlete, evidence });
+const rootOf = (evidence: readonly DatedEvidence[], finding: FindingId) =>
   judge(evidence).roots.find((r) => r.finding === finding)?.probability ?? 0;
 
 describe('the judgement', () => {
@@ -71,8 +71,9 @@ describe('the judgement', () => {
   });
 
   it('takes the newest of two looks, and little of the older', () => {
-    expect(rootOf([eye('stall', 'no'), eye('stall')], 'stall')).toBeGreaterThan(0.15);
-    expect(judge([eye('stall'), eye('stall', 'no')]).posterior.stall!).toBeLessThan(0.1);
+    const earlier = { on: '2026-04-11' };
+    expect(rootOf([{ ...eye('stall', 'no'), ...earlier }, eye('stall')], 'stall')).toBeGreaterThan(0.15);
+    expect(judge([{ ...eye('stall'), ...earlier }, eye('stall', 'no')]).posterior.stall!).toBeLessThan(0.1);
     expect(judge([eye('stall', 'unsure')]).roots).toEqual([]);
   });
 

@@ -11,7 +11,7 @@ import { chooseFocus, LIKELY_ENOUGH, REPAIR_ORDERS } from './focus';
 import type { Candidate, Focus, RepairOrder, Worth } from './focus';
 import { whatToLeave } from './leave-alone';
 import type { LeftAlone } from './leave-alone';
-import { contributionsOf } from './likelihoods';
+import { whatIsSaid } from './facts';
 import type { Situation } from './situation';
 import { buildModel } from './model';
 import type { Model } from './model';
@@ -22,10 +22,12 @@ import { holdAgainst } from './overruled';
 import type { Overruled } from './overruled';
 import { clearedRivals, pullsOn } from './pulls';
 import type { Cleared, Pull } from './pulls';
+import { EvidenceError } from './evidence';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';
 import { beliefs, priorBeliefs } from './roots';
 import { lookingSettled } from './settled';
+import { canonicalOrder } from './standing';
 
 export interface Root {
   readonly finding: FindingId;
@@ -89,7 +91,7 @@ const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]
  */
 export function presence(request: DiagnosisRequest): Diagnosis['posterior'] {
   const situation = situationOf(request);
-  const model = buildModel(situation, contributionsOf(request.evidence, situation));
+  const model = buildModel(situation, whatIsSaid(request.evidence, situation));
   const { present } = infer(model.network, model.likelihoods());
   return posteriorOf(model, present);
 }
@@ -160,7 +162,7 @@ function overruledIn(request: DiagnosisRequest, situation: Situation): Overruled
   const overrules = situation.overrules ?? [];
   if (overrules.length === 0) return [];
   const { overrules: _, ...free } = situation;
-  const model = buildModel(free, contributionsOf(request.evidence, free));
+  const model = buildModel(free, whatIsSaid(request.evidence, free));
   const without = beliefs(model, model.likelihoods());
   const before = priorBeliefs(model);
   const at = (from: { present: Float64Array; root: Float64Array }, i: number) => ({
@@ -174,13 +176,41 @@ function overruledIn(request: DiagnosisRequest, situation: Situation): Overruled
 }
 
 /**
- * The whole judgement over everything observed: exact posterior of a noisy-OR network over the findings.
+ * The whole judgement over everything observed: exact posterior of a noisy-OR network over the findings. The order in which the
+ * evidence is listed says nothing.
  * @throws EvidenceError for an item that cannot be about this athlete, or lies in the future
  */
 export function diagnose(request: DiagnosisRequest): Diagnosis {
+  const places = canonicalOrder(request.evidence, request.on);
+  const evidence = places.map((place) => request.evidence[place]!);
+  try {
+    return withPlaces(judged({ ...request, evidence }), places);
+  } catch (error) {
+    if (!(error instanceof EvidenceError) || error.list !== 'evidence') throw error;
+    throw new EvidenceError(places[error.index]!, error.field, error.message);
+  }
+}
+
+/** The same judgement, with the items named by their places in the list as it was given. */
+function withPlaces(judgement: Diagnosis, places: readonly number[]): Diagnosis {
+  const there = (items: readonly number[]) => items.map((item) => places[item]!).sort((a, b) => a - b);
+  const pulls = (list: readonly Pull[]) => list.map((pull) => ({ ...pull, evidence: places[pull.evidence]! }));
+  return {
+    ...judgement,
+    roots: judgement.roots.map((root) => ({
+      ...root,
+      because: pulls(root.because),
+      against: pulls(root.against),
+      cleared: root.cleared.map((c) => ({ ...c, evidence: there(c.evidence) })),
+    })),
+    notes: judgement.notes.map((n) => ({ ...n, evidence: there(n.evidence) })),
+  };
+}
+
+function judged(request: DiagnosisRequest): Diagnosis {
   const { athlete, evidence, numbers } = request;
   const situation = situationOf(request);
-  const contributions = contributionsOf(evidence, situation);
+  const contributions = whatIsSaid(evidence, situation);
   const model = buildModel(situation, contributions);
   const likelihoods = model.likelihoods();
   const now = beliefs(model, likelihoods);

@@ -22,7 +22,7 @@ export interface SpeedReading {
   readonly effort: number;
 }
 
-/** One thing observed. Items of one kind on one finding count in list order: the newest last. */
+/** One thing observed. */
 export type Evidence =
   | { readonly kind: 'eye'; readonly finding: FindingId; readonly answer: 'yes' | 'no' | 'unsure' }
   | {
@@ -31,6 +31,8 @@ export type Evidence =
       readonly side: TestSide;
       readonly value: number;
       readonly unit: BodyTest['unit'];
+      /** Readings that the value stands on; one where it is left out. */
+      readonly readings?: number;
     }
   | {
       readonly kind: 'measure';

@@ -1,7 +1,7 @@
 import type { FindingId } from '../findings/ids';
 import type { IsoDate } from '../shared/dates';
 import { round } from '../shared/maths';
-import { contributionsOf } from './likelihoods';
+import { whatIsSaid } from './facts';
 import { buildModel } from './model';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';
@@ -39,7 +39,7 @@ export function beliefHistory(request: DiagnosisRequest): BeliefHistory {
   const then = days.map((on) => {
     const evidence = request.evidence.filter((item) => (item.on ?? request.on) <= on);
     const situation = situationOf({ ...unruled, on, evidence });
-    const model = buildModel(situation, contributionsOf(evidence, situation));
+    const model = buildModel(situation, whatIsSaid(evidence, situation));
     return {
       on,
       observed: evidence.filter((item) => (item.on ?? request.on) === on).length,

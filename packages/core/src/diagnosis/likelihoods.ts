@@ -1,25 +1,22 @@
 import { measureById } from '../delivery/measures';
 import { findingById } from '../findings/catalogue';
 import type { CueId, FindingId } from '../findings/ids';
-import { LIMIT_IDS } from '../findings/ids';
 import { eyeWith } from '../settings/numbers';
 import { effortGain, spikeGap } from '../progress/spread';
-import { bandFor, bodyTestById } from '../screen/tests';
-import type { BodyTest } from '../screen/tests';
-import { ageOn } from '../shared/dates';
+import { bodyTestById } from '../screen/tests';
 import { densities } from './densities';
-import type { TwoDensities } from './densities';
 import { EvidenceError } from './evidence';
 import type { DatedEvidence, Evidence } from './evidence';
 import { visibilityOf } from './eye';
 import { faded, stillHolds } from './fading';
 import { signLikelihood, signsOf, speaksFirst } from './measured';
 import type { Likelihood } from './network';
+import { screenSays, speaksFor } from './screened';
 import { isYouth } from './situation';
 import type { Situation } from './situation';
+import { OUTCOMES, outcomeThing, standingOf, thingsOf, weightOfRepeat } from './standing';
+import type { OutcomeOf, Standing } from './standing';
 
-/** Weight of a look (as an exponent) when the same eye has looked again since. */
-export const OLDER_LOOK = 0.2;
 export const SLOW = { cannotIfLimited: 0.8, cannotOtherwise: 0.1 } as const;
 export const MISS = { weight: 0.5, leak: 0.12 } as const;
 export const SPIKE = { weight: 0.45, leak: 0.05 } as const;
@@ -39,25 +36,14 @@ export interface Contribution {
   readonly observation?: Observation;
   /** An arrow that exists for this athlete only. */
   readonly arrow?: { readonly cause: CueId; readonly consequence: FindingId; readonly weight: number };
+  /** The item completes a limit that was read twice; the first of `on` is what it says of it. */
+  readonly fact?: { readonly finding: FindingId; readonly holds: number };
   /** Findings that the item is about: items about the same finding are weighed together. */
   readonly about: readonly string[];
 }
 
 const ratio = (present: number): Likelihood => [1, present];
 const soften = ([absent, present]: Likelihood, exponent: number): Likelihood => [absent ** exponent, present ** exponent];
-
-/** Densities of a screen value under "limited" and "free", from the bands of the test. */
-export function screenDensities(
-  test: BodyTest,
-  { athlete, on, numbers }: Pick<Situation, 'athlete' | 'on' | 'numbers'>,
-): TwoDensities {
-  const band = bandFor(test, athlete, on, numbers?.tests);
-  const gap = band.pass - band.watch;
-  // A score has whole steps: the grades themselves are the means.
-  const reach = test.unit === 'score' ? 0 : 0.5 * gap;
-  const presentMean = test.unit === 'score' ? band.watch - 1 : band.watch - reach;
-  return { absentMean: band.pass + reach, presentMean, sd: Math.hypot(0.55 * gap, test.readingSd) };
-}
 
 /** What a look says; `weighs` where this very eye is known better than eyes in general. */
 export function eyeLikelihood(
@@ -185,74 +171,98 @@ export const HISTORY: Record<string, readonly [FindingId, number][]> = {
   ],
 };
 
-const OUTCOME: Record<'velocity' | 'strikes' | 'movement', readonly FindingId[]> = {
+const OUTCOME: Record<OutcomeOf, readonly FindingId[]> = {
   velocity: ['low-power', 'turn-together', 'late-hips', 'idle-drive-leg', 'no-brace'],
   strikes: ['fly-open', 'glove-pull', 'stride-offline', 'fold-and-lift', 'off-line-arm'],
   movement: ['fly-open', 'arm-drag'],
 };
 
-const limitSet: ReadonlySet<string> = new Set(LIMIT_IDS);
-
-/** Both sides of a test that speak of one limit: the worse side counts. */
-function screenContribution(
-  items: readonly { item: Extract<Evidence, { kind: 'screen' }>; index: number }[],
-  situation: Situation,
-  finding: FindingId,
-): Likelihood {
-  const test = bodyTestById(items[0]!.item.test);
-  const model = screenDensities(test, situation);
-  const bySide = new Map(items.map(({ item }) => [item.side, item]));
-  const values = [...bySide.values()].map((item) => item.value);
-  const needsBoth = test.sides.filter((side) => test.speaksOf[side] === finding).length > 1;
-  const likelihood = densities(Math.min(...values), model);
-  const speaksAgainst = likelihood[1] < likelihood[0];
-  // A free first side says less while the other side has not been looked at.
-  const untested = needsBoth && bySide.size === 1 && speaksAgainst;
-  const first = bySide.has(test.firstSide);
-  const trust = (limitSet.has(finding) ? 1 : 0.5) * (untested ? (first ? 0.75 : 0.45) : 1);
-  return soften(likelihood, test.id === 'squat-strength' ? 0.5 : trust);
-}
-
 /**
- * Translates evidence into likelihoods, one contribution per item and in its order. Of several looks at one finding the newest
- * counts fully; of several readings of one test or measure the newest counts.
+ * Translates evidence into likelihoods, one contribution per item and in its place. The order of the list says nothing: of several
+ * statements about one thing the newest by day counts, and what is said again weighs little, however often.
  * @throws EvidenceError for an item that cannot be about this athlete
  */
 export function contributionsOf(evidence: readonly DatedEvidence[], situation: Situation): Contribution[] {
   const late = evidence.findIndex((item) => item.on !== undefined && item.on > situation.on);
   if (late >= 0)
     throw new EvidenceError(late, 'on', `${evidence[late]!.on} is still to come: the day of the evaluation is ${situation.on}`);
+  const standing = standingOf(evidence, situation.on);
   const holds = (item: DatedEvidence, finding: FindingId | null) =>
     stillHolds(item.kind, item.on, situation.on, finding, situation.work ?? []);
-  return sayings(evidence, situation).map((said, index): Contribution => {
+  const said = sayings(evidence, standing, situation).map((one, index): Contribution => {
     const item = evidence[index]!;
-    if (item.on === undefined) return said;
-    const on = said.on.map(({ finding, likelihood }) => ({ finding, likelihood: faded(likelihood, holds(item, finding)) }));
-    const { observation } = said;
-    if (!observation) return { ...said, on };
-    return { ...said, on, observation: { ...observation, likelihood: faded(observation.likelihood, holds(item, null)) } };
+    // Tests fade and are weighed side by side, each by its own day: that is in what they say already.
+    if (item.kind === 'screen') return one;
+    const weight = standing.weight(index);
+    const { observation, arrow, ...rest } = one;
+    const on = one.on
+      .map(({ finding, likelihood, thing }) => ({
+        finding,
+        likelihood: soften(faded(likelihood, holds(item, finding)), standing.weight(index, thing)),
+      }))
+      .filter(({ likelihood: [absent, present] }) => absent !== present);
+    if (!observation || weight === 0) return { ...rest, on, ...(arrow && weight > 0 ? { arrow } : {}) };
+    const likelihood = soften(faded(observation.likelihood, holds(item, null)), weight);
+    return { ...rest, on, observation: { ...observation, likelihood }, ...(arrow ? { arrow } : {}) };
+  });
+  return boundRepeats(evidence, said);
+}
+
+/** Kinds whose statements about one finding are hearsay of one kind: together they weigh little more than the strongest of them. */
+const HEARSAY: ReadonlySet<Evidence['kind']> = new Set(['history', 'transfer']);
+
+/** Things told and tries in drills that speak of one and the same finding share one bounded weight, the strongest first. */
+function boundRepeats(evidence: readonly DatedEvidence[], said: readonly Contribution[]): Contribution[] {
+  /** What each thing said says of a finding, log of the likelihood ratio, by kind and finding. */
+  const heard = new Map<string, Map<string, number>>();
+  const keyOf = (index: number, finding: FindingId) => `${evidence[index]!.kind}:${finding}`;
+  const thingOf = (index: number) => thingsOf(evidence[index]!)[0]!;
+  said.forEach(({ on }, index) => {
+    if (!HEARSAY.has(evidence[index]!.kind)) return;
+    for (const { finding, likelihood } of on) {
+      const things = heard.get(keyOf(index, finding)) ?? new Map<string, number>();
+      things.set(thingOf(index), (things.get(thingOf(index)) ?? 0) + Math.log(likelihood[1] / likelihood[0]));
+      heard.set(keyOf(index, finding), things);
+    }
+  });
+  const rankOf = (index: number, finding: FindingId): number => {
+    const things = heard.get(keyOf(index, finding))!;
+    const mine = things.get(thingOf(index))!;
+    const stronger = ([thing, says]: [string, number]) =>
+      Math.abs(says) > Math.abs(mine) || (Math.abs(says) === Math.abs(mine) && thing < thingOf(index));
+    return [...things].filter(stronger).length;
+  };
+  return said.map((one, index) => {
+    if (!HEARSAY.has(evidence[index]!.kind)) return one;
+    const share = (finding: FindingId) => weightOfRepeat(rankOf(index, finding));
+    const { arrow } = one;
+    return {
+      ...one,
+      on: one.on.map((o) => ({ ...o, likelihood: soften(o.likelihood, share(o.finding)) })),
+      ...(arrow ? { arrow: { ...arrow, weight: arrow.weight * share(arrow.cause) } } : {}),
+    };
   });
 }
 
+/** What an item said on its day, before it is weighed and faded; `thing` where a part of it has a weight of its own. */
+type Saying = Omit<Contribution, 'on'> & {
+  readonly on: readonly { readonly finding: FindingId; readonly likelihood: Likelihood; readonly thing?: string }[];
+};
+
 /** What each item said on its day. */
-function sayings(evidence: readonly DatedEvidence[], situation: Situation): Contribution[] {
+function sayings(evidence: readonly DatedEvidence[], standing: Standing, situation: Situation): Saying[] {
   const requireInPlay = (finding: FindingId, index: number) => {
     if (!situation.inPlay.has(finding))
       throw new EvidenceError(index, 'finding', `“${finding}” does not occur in the ${situation.athlete.discipline} delivery`);
   };
-  const newest = newestOf(evidence);
   const youth = isYouth(situation);
-  return evidence.map((item, index): Contribution => {
+  return evidence.map((item, index): Saying => {
     switch (item.kind) {
       case 'eye': {
         requireInPlay(item.finding, index);
-        if (item.answer === 'unsure') return { on: [], about: [] };
-        const full = eyeLikelihood(item.finding, item.answer, situation, item.weighs);
-        const isNewest = newest.has(index);
-        return {
-          on: [{ finding: item.finding, likelihood: isNewest ? full : soften(full, OLDER_LOOK) }],
-          about: [item.finding],
-        };
+        if (item.answer === 'unsure') return SILENT;
+        const likelihood = eyeLikelihood(item.finding, item.answer, situation, item.weighs);
+        return { on: [{ finding: item.finding, likelihood }], about: [item.finding] };
       }
       case 'screen': {
         const test = bodyTestById(item.test);
@@ -260,39 +270,23 @@ function sayings(evidence: readonly DatedEvidence[], situation: Situation): Cont
           throw new EvidenceError(index, 'side', `${test.id} is done on ${test.sides.join(' or ')}, not on “${item.side}”`);
         if (test.unit !== item.unit)
           throw new EvidenceError(index, 'unit', `${test.id} is read in ${test.unit}, not in “${item.unit}”`);
-        const finding = test.speaksOf[item.side];
-        const adult = ageOn(situation.athlete.birthDate, situation.on) >= 18;
-        if (!finding || !situation.inPlay.has(finding) || (test.adultsOnly && !adult)) return { on: [], about: [] };
-        // All newest readings of this test that speak of the same finding are one statement; the last of them carries it.
-        const together = evidence.flatMap((other, at) =>
-          other.kind === 'screen' && other.test === item.test && test.speaksOf[other.side] === finding && newest.has(at)
-            ? [{ item: other, index: at }]
-            : [],
-        );
-        const carrier = together[together.length - 1]!.index === index;
-        if (item.test === 'trunk-rotation-slouched') return slouched(item, index, evidence, finding);
-        return {
-          on: carrier ? [{ finding, likelihood: screenContribution(together, situation, finding) }] : [],
-          about: [finding],
-        };
+        const finding = speaksFor(test, item.side, situation);
+        return { ...screenSays(item, index, evidence, standing, situation), about: finding ? [finding] : [] };
       }
       case 'measure': {
         const measure = measureById(item.measure);
         if (measure.unit !== item.unit)
           throw new EvidenceError(index, 'unit', `${measure.id} is measured in ${measure.unit}, not in “${item.unit}”`);
         const signs = signsOf(item.measure, item.event, situation);
-        const isNewest = newest.has(index);
         return {
-          on: isNewest
-            ? signs
-                .filter((sign) => !sign.firstOnly || speaksFirst(sign, item, evidence, newest))
-                .map((sign) => ({ finding: sign.finding, likelihood: signLikelihood(sign, item, youth, measure.typicalSd) }))
-            : [],
+          on: signs
+            .filter((sign) => !sign.firstOnly || speaksFirst(sign, item, evidence, standing))
+            .map((sign) => ({ finding: sign.finding, likelihood: signLikelihood(sign, item, youth, measure.typicalSd) })),
           about: signs.map((sign) => sign.finding),
         };
       }
       case 'sequence': {
-        const on = newest.has(index) ? fromSequence(item).filter((c) => situation.inPlay.has(c.finding)) : [];
+        const on = fromSequence(item).filter((c) => situation.inPlay.has(c.finding));
         return { on, about: on.map((c) => c.finding) };
       }
       case 'miss':
@@ -305,7 +299,7 @@ function sayings(evidence: readonly DatedEvidence[], situation: Situation): Cont
       case 'slow': {
         requireInPlay(item.finding, index);
         const observation = slowObservation(item.finding, situation);
-        if (observation.causes.length === 0 || !newest.has(index)) return { on: [], about: [] };
+        if (observation.causes.length === 0) return SILENT;
         return {
           on: [],
           about: [observation.id],
@@ -322,69 +316,23 @@ function sayings(evidence: readonly DatedEvidence[], situation: Situation): Cont
         return { on, about: on.map((c) => c.finding) };
       }
       case 'outcome': {
-        const on = (['velocity', 'strikes', 'movement'] as const).flatMap((key) => {
+        const on = OUTCOMES.flatMap((key) => {
           const answer = item[key];
           if (!answer) return [];
           const likelihood = ratio(OUTCOME_TIMES[answer]);
-          return OUTCOME[key].filter((f) => situation.inPlay.has(f)).map((finding) => ({ finding, likelihood }));
+          return OUTCOME[key]
+            .filter((f) => situation.inPlay.has(f))
+            .map((finding) => ({ finding, likelihood, thing: outcomeThing(key) }));
         });
         return { on, about: ['outcome'] };
       }
       case 'style':
-        return { on: [], about: [] };
+        return SILENT;
     }
   });
 }
 
-/** What makes two items statements about one and the same thing, of which the newest counts; null for those that add up. */
-export function sameThing(item: DatedEvidence): string | null {
-  switch (item.kind) {
-    case 'eye':
-      return item.answer === 'unsure' ? null : `eye:${item.finding}:${item.by ?? ''}`;
-    case 'screen':
-      return `screen:${item.test}:${item.side}`;
-    case 'measure':
-      return `measure:${item.measure}:${item.event}`;
-    case 'slow':
-      return `slow:${item.finding}`;
-    case 'sequence':
-      return 'sequence';
-    default:
-      return null;
-  }
-}
-
-/** Indices of the items that are the newest of their kind: by day, and by place in the list where the days are the same. */
-export function newestOf(evidence: readonly DatedEvidence[]): ReadonlySet<number> {
-  const newest = new Map<string, number>();
-  evidence.forEach((item, index) => {
-    const key = sameThing(item);
-    if (key === null) return;
-    const known = newest.get(key);
-    const knownOn = known === undefined ? undefined : evidence[known]!.on;
-    if (known === undefined || item.on === undefined || knownOn === undefined || item.on >= knownOn) newest.set(key, index);
-  });
-  return new Set(newest.values());
-}
-
-/** Ten degrees less slouched than tall says that posture takes the turn away. */
-function slouched(
-  item: Extract<Evidence, { kind: 'screen' }>,
-  index: number,
-  evidence: readonly Evidence[],
-  finding: FindingId,
-): Contribution {
-  const tall = evidence.findLast(
-    (other): other is Extract<Evidence, { kind: 'screen' }> =>
-      other.kind === 'screen' && other.test === 'trunk-rotation' && other.side === item.side,
-  );
-  const later = evidence.some(
-    (other, at) => at > index && other.kind === 'screen' && other.test === item.test && other.side === item.side,
-  );
-  if (!tall || later) return { on: [], about: [] };
-  const likelihood = densities(tall.value - item.value, { presentMean: 16, absentMean: 4, sd: 6 });
-  return { on: [{ finding, likelihood: soften(likelihood, 0.5) }], about: [finding] };
-}
+const SILENT: Saying = { on: [], about: [] };
 
 function fromTransfer(item: Extract<Evidence, { kind: 'transfer' }>, situation: Situation): Contribution {
   const mound = eyeLikelihood(item.finding, item.cleanOnMound === 'yes' ? 'no' : 'yes', situation);

@@ -7,6 +7,7 @@ import type { TwoDensities } from './densities';
 import type { DatedEvidence, Evidence } from './evidence';
 import type { Likelihood } from './network';
 import type { Situation } from './situation';
+import type { Standing } from './standing';
 
 type Measured = Extract<Evidence, { kind: 'measure' }>;
 
@@ -32,15 +33,11 @@ export function signLikelihood(sign: Sign, item: Measured, youth: boolean, usual
 }
 
 /** Whether none of the events before this one, in the order of the sign, was measured. */
-export function speaksFirst(
-  sign: Sign,
-  item: Measured,
-  evidence: readonly DatedEvidence[],
-  newest: ReadonlySet<number>,
-): boolean {
+export function speaksFirst(sign: Sign, item: Measured, evidence: readonly DatedEvidence[], standing: Standing): boolean {
   const before = sign.events?.slice(0, Math.max(0, sign.events.indexOf(item.event))) ?? [];
   return !evidence.some(
-    (other, at) => newest.has(at) && other.kind === 'measure' && other.measure === item.measure && before.includes(other.event),
+    (other, at) =>
+      standing.isNewest(at) && other.kind === 'measure' && other.measure === item.measure && before.includes(other.event),
   );
 }
 

@@ -5,9 +5,10 @@ import { bodyTestById } from '../screen/tests';
 import { daysBetween } from '../shared/dates';
 import type { DatedEvidence } from './evidence';
 import { HALF_LIFE_DAYS } from './fading';
-import { newestOf, sameThing } from './likelihoods';
 import type { Situation } from './situation';
 import type { Contribution } from './likelihoods';
+import { standingOf, thingsOf } from './standing';
+import type { Standing } from './standing';
 
 /** Something about the evidence itself that a careful person would say. */
 export interface Note {
@@ -31,7 +32,7 @@ function direction(contribution: Contribution, finding: FindingId): number {
 }
 
 /** Yes and no about one thing, by the same eye on the same day. */
-function selfContradictions(evidence: readonly DatedEvidence[]): Note[] {
+function selfContradictions(evidence: readonly DatedEvidence[], standing: Standing): Note[] {
   return evidence.flatMap((item, index) => {
     if (item.kind !== 'eye' && item.kind !== 'slow') return [];
     const answer = item.kind === 'eye' ? item.answer : item.canDoSlowly;
@@ -39,25 +40,24 @@ function selfContradictions(evidence: readonly DatedEvidence[]): Note[] {
       (other, at) =>
         at < index &&
         other.kind === item.kind &&
-        other.on === item.on &&
-        sameThing(other) !== null &&
-        sameThing(other) === sameThing(item) &&
+        standing.dayOf(at) === standing.dayOf(index) &&
+        thingsOf(other)[0] !== undefined &&
+        thingsOf(other)[0] === thingsOf(item)[0] &&
         (other.kind === 'eye' ? other.answer : other.kind === 'slow' ? other.canDoSlowly : answer) !== answer,
     );
     if (earlier < 0 || answer === 'unsure') return [];
     return [
       {
         evidence: [earlier, index],
-        note: `Both yes and no about “${titleOf(item.finding)}”: the later one counts. If you are not sure, say “can’t tell” or measure it.`,
+        note: `Both yes and no about “${titleOf(item.finding)}”: on one day they cancel each other out. If you are not sure, say “can’t tell” or measure it.`,
       },
     ];
   });
 }
 
 /** An eye and a measure, or two eyes, that say opposite things about one finding. */
-function disagreements(evidence: readonly DatedEvidence[], contributions: readonly Contribution[]): Note[] {
-  const newest = newestOf(evidence);
-  const eyes = [...evidence.keys()].filter((i) => evidence[i]!.kind === 'eye' && newest.has(i));
+function disagreements(evidence: readonly DatedEvidence[], contributions: readonly Contribution[], standing: Standing): Note[] {
+  const eyes = [...evidence.keys()].filter((i) => evidence[i]!.kind === 'eye' && standing.isNewest(i));
   return eyes.flatMap((eye, at) => {
     const item = evidence[eye]!;
     if (item.kind !== 'eye') return [];
@@ -81,13 +81,28 @@ function disagreements(evidence: readonly DatedEvidence[], contributions: readon
   });
 }
 
+const pairedWithTall = (
+  item: Extract<DatedEvidence, { kind: 'screen' }>,
+  index: number,
+  evidence: readonly DatedEvidence[],
+  standing: Standing,
+): boolean =>
+  evidence.some(
+    (other, at) =>
+      other.kind === 'screen' &&
+      other.test === 'trunk-rotation' &&
+      other.side === item.side &&
+      standing.dayOf(at) === standing.dayOf(index),
+  );
+
 /** Items that tell nothing here, with the reason. */
 function unused(
   item: DatedEvidence,
   index: number,
+  evidence: readonly DatedEvidence[],
   said: Contribution,
   situation: Situation,
-  newest: ReadonlySet<number>,
+  standing: Standing,
 ): Note[] {
   const note = (text: string): Note[] => [{ evidence: [index], note: text }];
   const silent = said.on.length === 0 && !said.observation;
@@ -97,10 +112,11 @@ function unused(
     return note('Clean on the mound and not in the drill is unusual: check that it was not entered the wrong way round.');
   if (!silent) return [];
   if (item.kind === 'eye' && item.answer === 'unsure') return [];
-  const repeated = sameThing(item);
-  if (repeated !== null && !newest.has(index)) return note('An older reading: the newest counts.');
+  if (thingsOf(item).length > 0 && !standing.isNewest(index)) return note('An older reading: the newest counts.');
   switch (item.kind) {
     case 'screen':
+      if (item.test === 'trunk-rotation-slouched' && !pairedWithTall(item, index, evidence, standing))
+        return note('The slouched turn is held against the tall one of the same day, which is not there.');
       return bodyTestById(item.test).adultsOnly && said.about.length === 0
         ? note(`${bodyTestById(item.test).name} counts from 18 on; it is kept and says nothing yet.`)
         : [];
@@ -123,10 +139,10 @@ export function notesOn(
   contributions: readonly Contribution[],
   situation: Situation,
 ): Note[] {
-  const newest = newestOf(evidence);
+  const standing = standingOf(evidence, situation.on);
   return [
-    ...selfContradictions(evidence),
-    ...disagreements(evidence, contributions),
-    ...evidence.flatMap((item, index) => unused(item, index, contributions[index]!, situation, newest)),
+    ...selfContradictions(evidence, standing),
+    ...disagreements(evidence, contributions, standing),
+    ...evidence.flatMap((item, index) => unused(item, index, evidence, contributions[index]!, situation, standing)),
   ];
 }

@@ -17,7 +17,7 @@ export interface DiagnosisRequest {
   readonly schools?: Partial<Schools>;
   /** The academy's own thresholds and weights; without them the catalogue's count. */
   readonly numbers?: AcademyNumbers;
-  /** Oldest first; of items on one and the same thing the newest counts. */
+  /** In any order; of items on one and the same thing the newest by day counts. */
   readonly evidence: readonly DatedEvidence[];
   /** The coach's word, above all evidence. */
   readonly overrules?: readonly Overrule[];

@@ -10,20 +10,10 @@ import { visibilityOf } from './eye';
 import { HALF_LIFE_DAYS, stillHolds } from './fading';
 import { MEASURE_MISTAKEN, MISTAKEN } from './densities';
 import { signDensities, signsOf } from './measured';
+import { whatIsSaid } from './facts';
 import { isYouth } from './situation';
-import {
-  contributionsOf,
-  HISTORY,
-  MISS,
-  newestOf,
-  OLDER_LOOK,
-  OUTCOME_TIMES,
-  sameThing,
-  SEQUENCE,
-  SLOW,
-  SPIKE,
-  TRANSFER,
-} from './likelihoods';
+import { standingOf, thingsOf } from './standing';
+import { contributionsOf, HISTORY, MISS, OUTCOME_TIMES, SEQUENCE, SLOW, SPIKE, TRANSFER } from './likelihoods';
 import type { Situation } from './situation';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';
@@ -56,20 +46,18 @@ const house = (name: string, value: number, unit = '', changed = false): TracedN
   changed,
 });
 
-function numbersBehind(item: DatedEvidence, newest: boolean, situation: Situation): TracedNumber[] {
+function numbersBehind(item: DatedEvidence, situation: Situation): TracedNumber[] {
   const { numbers } = situation;
   switch (item.kind) {
     case 'eye': {
       const visibility = visibilityOf(findingById(item.finding));
-      const older = newest ? [] : [house('Weight of an older look by the same eye', OLDER_LOOK)];
       if (item.weighs !== undefined)
-        return [house('This eye’s look, as it has earned it: log of the likelihood ratio', item.weighs, '', true), ...older];
+        return [house('This eye’s look, as it has earned it: log of the likelihood ratio', item.weighs, '', true)];
       const trust = eyeWith(numbers, visibility);
       const own = (part: 'sensitivity' | 'specificity') => numbers?.model?.[eyeKey(visibility, part)] !== undefined;
       return [
         house('An eye says yes when it is there', 100 * trust.sensitivity, PERCENT, own('sensitivity')),
         house('An eye says no when it is not', 100 * trust.specificity, PERCENT, own('specificity')),
-        ...older,
       ];
     }
     case 'screen': {
@@ -158,8 +146,8 @@ export function traceOf(request: DiagnosisRequest, index: number): Trace {
   const item = request.evidence[index];
   if (!item) throw new RangeError(`there is no evidence item ${index}`);
   const situation = situationOf(request);
-  const { on } = contributionsOf(request.evidence, situation)[index]!;
-  const newest = sameThing(item) === null || newestOf(request.evidence).has(index);
+  const { on } = whatIsSaid(request.evidence, situation)[index]!;
+  const weight = thingsOf(item).length === 0 ? 1 : standingOf(request.evidence, situation.on).weight(index);
   const finding = on.length === 1 ? on[0]!.finding : null;
   const holds = stillHolds(item.kind, item.on, situation.on, finding, situation.work ?? []);
   return {
@@ -169,7 +157,8 @@ export function traceOf(request: DiagnosisRequest, index: number): Trace {
       ifNot: round(absent),
     })),
     numbers: [
-      ...numbersBehind(item, newest, situation),
+      ...numbersBehind(item, situation),
+      ...(weight < 1 ? [house('Weight beside what was said of the same again', weight)] : []),
       ...(holds < 1 ? [house('Half of what was seen has changed after', HALF_LIFE_DAYS[item.kind], 'days')] : []),
     ],
     holds: round(holds),

@@ -198,7 +198,7 @@ describe('what a careful person would say of the evidence', () => {
   it('names what tells nothing here, and what is out of date', () => {
     expect(notes([{ kind: 'slow', finding: 'early-hands', canDoSlowly: 'no' }])).toMatch(/No limit of the body/);
     expect(notes([hip(40, { on: addDays(on, -600) })])).toMatch(/So long ago/);
-    expect(notes([hip(30), hip(40)])).toMatch(/older reading/);
+    expect(notes([hip(30, { on: addDays(on, -9) }), hip(40)])).toMatch(/older reading/);
     expect(
       notes([{ kind: 'measure', measure: 'hand-up-lead', event: 'contact', value: 20, unit: 'ms' }], {
         ...athlete,

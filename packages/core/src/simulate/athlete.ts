@@ -4,7 +4,8 @@
  */
 import { graphFor, leakOf } from '../diagnosis/model';
 import type { Evidence } from '../diagnosis/evidence';
-import { eyeLikelihood, screenDensities } from '../diagnosis/likelihoods';
+import { eyeLikelihood } from '../diagnosis/likelihoods';
+import { screenDensities } from '../diagnosis/screened';
 import { ARROWS, STRENGTH } from '../findings/arrows';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';

@@ -1,4 +1,4 @@
-import { screenDensities } from '../diagnosis/likelihoods';
+import { screenDensities } from '../diagnosis/screened';
 import type { TestStep } from '../screen/order';
 import { bodyTestById } from '../screen/tests';
 import type { AthleteProfile } from '../shared/athlete';
