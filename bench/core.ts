@@ -50,7 +50,7 @@ function evidenceOf(seed: number, looks: number): Evidence[] {
   const habits = graphFindings('overhand').filter((f) => f.kind === 'habit');
   const shuffled = habits.map((f) => ({ f, at: random.uniform() })).sort((a, b) => a.at - b.at);
   return [
-    ...shuffled.slice(0, looks).map(({ f }) => lookAt(random, truth, athlete, on, f.id)),
+    ...shuffled.slice(0, looks).map(({ f }) => lookAt(random, truth, f.id)),
     readTest(random, truth, athlete, on, 'hip-internal-rotation', 'drive'),
     readTest(random, truth, athlete, on, 'hip-internal-rotation', 'lead'),
   ];

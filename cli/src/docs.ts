@@ -6,7 +6,7 @@ const ABOUT: Readonly<Record<string, string>> = {
   catalogue:
     'No input. All the catalogues as the product uses them: findings with causes and consequences, arrows with weights, leaks, signs, drills, tests, measures, rules.',
   diagnose:
-    'The judgement over evidence: roots with reasons, what should ease, what to leave alone, split, next checks, flags, focus. Beside the promised fields: `cleared` and `worthMph` of each root, `focus.open` when no root is likely enough.',
+    'The judgement over evidence: roots with reasons, what should ease, what to leave alone, split, next checks, flags, focus. Beside the promised fields: `cleared` and `worth` (% of own speed) of each root, `ownSpeedMph`, `focus.open` when no root is likely enough.',
   gate: 'The gate on logged reps. `rung` (optional) lets rung 0 stay where another would go back, and from rung 4 on asks for a session that was seen. `aids`, `firstFive`, `seen` count where the log carries them; `alone` marks reps logged by an athlete or a guardian without a coach. A row without reps is no session, but its pain counts. `counter` is the cheat; `counterAction` what to do about it. All numbers are settings; those that would let nobody through are refused.',
   workload:
     'What today, the week and the rules allow. `league` (optional) holds the league’s written rule: daily, perGame, weekly, rest, `ageCutOff` (the day of the year, MM-DD, on which it reads ages) and `ages` (numbers of their own from an age on). `at` (optional) is when on the day it is asked; without it, at its end. Clearances open from `at` to `until`; without `at` the pain of their own day counts as reported after it. Beside the promised fields: `highestEffort`, `clearance`, `lockComesBack`, `week.floor`.',

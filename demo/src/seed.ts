@@ -260,7 +260,7 @@ export function firstDay(character: Character, profile: AthleteProfile, date: Is
   return {
     truth,
     evidence: [
-      ...character.looks.map((finding) => lookAt(random, truth, profile, date, finding)),
+      ...character.looks.map((finding) => lookAt(random, truth, finding)),
       ...character.tests.map(([test, side]) => readTest(random, truth, profile, date, test, side)),
     ],
   };
@@ -291,7 +291,7 @@ async function lookAgain(
     present: new Set([...truth.present].filter((f) => !(gone && f === character.focus))),
   };
   for (const finding of character.looks.slice(0, LOOKED_AT_AGAIN))
-    await putObservation(ctx, athlete, uuidv7(), { on: date, evidence: lookAt(random, then, profile, date, finding) });
+    await putObservation(ctx, athlete, uuidv7(), { on: date, evidence: lookAt(random, then, finding) });
 }
 
 async function livePast(stage: Stage, character: Character, index: number, athlete: string): Promise<void> {

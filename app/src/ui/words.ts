@@ -1,5 +1,14 @@
-import { bodySide, bodyTestById, findingById, measureById, RUNG_NAMES } from '@wrightonic/core';
-import type { Check, Evidence, FindingId, Hand, Rung, TestSide } from '@wrightonic/core';
+import {
+  bodySide,
+  bodyTestById,
+  detailById,
+  findingById,
+  measureById,
+  OUTCOMES,
+  RUNG_NAMES,
+  thoughtById,
+} from '@wrightonic/core';
+import type { Check, Evidence, FindingId, Hand, HistoryEvent, OutcomeOf, Rung, StyleItem, TestSide } from '@wrightonic/core';
 
 const day = (date: string): Date => new Date(`${date}T00:00:00Z`);
 export const longDay = (date: string): string =>
@@ -44,6 +53,23 @@ const MISSES: Record<string, string> = {
   none: 'no pattern',
 };
 
+export const HISTORY_WORDS: Readonly<Record<HistoryEvent, string>> = {
+  'time-away': 'time away',
+  'told-to-push': 'was told to push',
+  'balance-drilled': 'was drilled to balance',
+  'arm-pain': 'arm pain before',
+  'elbow-surgery': 'elbow surgery',
+};
+
+export const RESULT_WORDS: Readonly<Record<OutcomeOf, string>> = { strikes: 'Strikes', movement: 'Movement', velocity: 'Speed' };
+export const STYLE_NAMES: Readonly<Record<StyleItem, string>> = {
+  'high-leg-kick': 'high leg kick',
+  'hands-overhead': 'hands overhead',
+  'hands-still': 'quiet hands',
+  'finish-off-line': 'finish off the line',
+  'rubber-side': 'side of the rubber',
+};
+
 /** An evidence item in one line. */
 export function evidenceText(item: Evidence): string {
   switch (item.kind) {
@@ -64,11 +90,19 @@ export function evidenceText(item: Evidence): string {
     case 'transfer':
       return `${titleOf(item.finding)}: ${item.cleanInDrill === 'yes' ? 'clean' : 'not clean'} in the drill, ${item.cleanOnMound === 'yes' ? 'clean' : 'not clean'} on the mound`;
     case 'history':
-      return `History: ${item.event.replace(/-/g, ' ')}`;
+      return `History: ${HISTORY_WORDS[item.event]}`;
     case 'outcome':
-      return 'How the results are';
+      return OUTCOMES.flatMap((key) =>
+        item[key] ? [`${RESULT_WORDS[key]} ${item[key] === 'good' ? 'fine' : 'not fine'}`] : [],
+      ).join(', ');
     case 'style':
-      return `Style: ${item.item.replace(/-/g, ' ')}`;
+      return `Left as it is: ${STYLE_NAMES[item.item]}`;
+    case 'told':
+      return `Thinks of: ${thoughtById(item.thought).text.toLowerCase()}`;
+    case 'glance': {
+      const { question, answers } = detailById(item.detail);
+      return `${question} ${answers.find((a) => a.id === item.answer)?.label ?? item.answer}`;
+    }
   }
 }
 

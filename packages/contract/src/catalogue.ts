@@ -20,7 +20,7 @@ export const findingSchema = objectOf<Finding>({
   hardToSee: Joi.boolean().required(),
   leak: oneOf(['habit', 'usual-consequence', 'limit', 'cue'] as const).required(),
   healthFlag: Joi.boolean().required(),
-  costMph: Joi.array().ordered(Joi.number().min(0).required(), Joi.number().min(0).max(10).required()).required(),
+  costPercent: Joi.array().ordered(Joi.number().min(0).required(), Joi.number().min(0).max(10).required()).required(),
   leaveAlone: words(),
   lookAlikes: listOf(finding(), 6).min(1).unique(),
   tellApart: words(),

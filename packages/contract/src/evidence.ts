@@ -3,11 +3,14 @@ import {
   EVENTS,
   FINDING_IDS,
   HISTORY_EVENTS,
+  GLANCE_ANSWERS,
+  GLANCE_IDS,
   MEASURE_IDS,
   MISS_PATTERNS,
   SEGMENTS,
   STYLE_ITEMS,
   TEST_IDS,
+  THOUGHT_IDS,
   TEST_SIDES,
 } from '@wrightonic/core';
 import type { DatedEvidence, Evidence, SpeedReading } from '@wrightonic/core';
@@ -65,6 +68,7 @@ const SCHEMAS: { [K in Evidence['kind']]: Joi.ObjectSchema } = {
     side: oneOf(TEST_SIDES).required(),
     value: Joi.number().required(),
     unit: oneOf([...new Set(BODY_TESTS.map((t) => t.unit))]).required(),
+    readings: Joi.number().integer().min(1).max(20),
   })
     .custom(withinRange)
     .messages(rangeMessage),
@@ -95,6 +99,12 @@ const SCHEMAS: { [K in Evidence['kind']]: Joi.ObjectSchema } = {
   history: objectOf<Of<'history'>>({ kind: kind('history'), event: oneOf(HISTORY_EVENTS).required() }),
   outcome: objectOf<Of<'outcome'>>({ kind: kind('outcome'), strikes: judged(), movement: judged(), velocity: judged() }),
   style: objectOf<Of<'style'>>({ kind: kind('style'), item: oneOf(STYLE_ITEMS).required() }),
+  told: objectOf<Of<'told'>>({ kind: kind('told'), thought: oneOf(THOUGHT_IDS).required() }),
+  glance: objectOf<Of<'glance'>>({
+    kind: kind('glance'),
+    detail: oneOf(GLANCE_IDS).required(),
+    answer: oneOf(GLANCE_ANSWERS).required(),
+  }),
 };
 
 export const EVIDENCE_KINDS = Object.keys(SCHEMAS) as readonly Evidence['kind'][];

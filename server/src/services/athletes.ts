@@ -1,5 +1,5 @@
 import type { AthleteRecord, FocusRecord, IntakeRecord, RulingRecord, RungMove } from '@wrightonic/contract';
-import { chainOf, diagnose, findingById, flagsOf, presence, visibilityOf, weighLook } from '@wrightonic/core';
+import { chainOf, diagnose, findingById, glanceOf, visibilityOf, weighLook } from '@wrightonic/core';
 import type {
   AthleteProfile,
   DatedEvidence,
@@ -208,11 +208,9 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
     request,
     observed.map((o) => ({ id: o.id, author: o.authorId })),
   );
-  const present = presence(request);
+  const { posterior: present, flags } = glanceOf(request);
   const chain = chainOf(athlete.discipline, lookedAt(request.evidence), present, foci);
   const { locked, lockComesBack } = workloadOf(ctx, athlete, await loadOf(ctx, id)).today;
-  // What stands before anybody has looked is the same for all; it is no flag of this athlete.
-  const flags = request.evidence.length === 0 ? [] : flagsOf(present);
   await ctx.tenant
     .from('athletes')
     .where('id', id)

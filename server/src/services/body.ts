@@ -179,7 +179,14 @@ async function renewObservation(ctx: Context, athleteId: string, check: CheckDbR
       rows.map((r) => r.value),
       test,
     );
-    const evidence: Evidence = { kind: 'screen', test: step.test, side: step.side, value, unit: test.unit };
+    const evidence: Evidence = {
+      kind: 'screen',
+      test: step.test,
+      side: step.side,
+      value,
+      unit: test.unit,
+      readings: rows.length,
+    };
     await ctx.tenant.upsert('observations', {
       id,
       athlete_id: athleteId,

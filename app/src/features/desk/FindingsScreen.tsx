@@ -73,7 +73,7 @@ function numbersOf(finding: Finding): { title: string; rows: { setting: Settable
           ? (['low', 'high'] as const).map((end) => ({
               setting: settingFor('model', costKey(finding.id, end)),
               name: `What it costs, ${end} end`,
-              unit: 'mph',
+              unit: '%',
             }))
           : []),
       ],

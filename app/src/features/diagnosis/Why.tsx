@@ -1,8 +1,9 @@
 import type { DiagnosisRecord } from '@wrightonic/contract';
-import { findingById } from '@wrightonic/core';
-import type { Evidence, Root } from '@wrightonic/core';
+import { findingById, fromMph } from '@wrightonic/core';
+import type { Evidence, Root, SpeedUnit } from '@wrightonic/core';
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
+import { api } from '../../state/api';
 import { Action } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
@@ -13,14 +14,16 @@ import { Overrule } from './Rulings';
 /** What cleared a rival; its own name need not be said again. */
 const clearedText = (item: Evidence): string => (item.kind === 'eye' ? 'not seen' : evidenceText(item));
 
-/** So exact as a house range is. */
-const mph = (value: number): string => value.toFixed(value < 2 ? 1 : 0);
+/** Shares of a speed below this are not worth a word, %. */
+const WORTH_A_WORD = 0.4;
 
-function worthText(root: Root): string | null {
-  const worth = root.worthMph;
-  return worth && worth.high >= 0.3
-    ? `Repairing it may give up to ${mph(worth.high)} mph in all, more likely about ${mph(worth.expected)} (house range).`
-    : null;
+function worthText(root: Root, ownSpeedMph: number | null, unit: SpeedUnit): string | null {
+  const { worth } = root;
+  if (!worth || worth.high < WORTH_A_WORD) return null;
+  const share = `up to ${worth.high.toFixed(0)} % of own speed in all, more likely about ${worth.expected.toFixed(1)} %`;
+  const speed = (percent: number) => fromMph((ownSpeedMph! * percent) / 100, unit).toFixed(1);
+  const inSpeed = ownSpeedMph === null ? '' : `: ${speed(worth.expected)} of ${speed(worth.high)} ${unit}`;
+  return `Repairing it may give ${share}${inSpeed} (house range).`;
 }
 
 /** Why this root: each item with its pull, rivals that were ruled out, what it may be worth; and the coach's own word. */
@@ -38,6 +41,8 @@ export function Why({
   const palette = usePalette();
   const { evidence, request } = record;
   const [ruling, setRuling] = useState(false);
+  const { data: me } = api.useMeQuery();
+  const worth = worthText(root, record.result.ownSpeedMph, me?.academy.speedUnit ?? 'mph');
   const cleared = root.cleared.map(
     (c) =>
       `${titleOf(c.finding).toLowerCase()} (${[...new Set(c.evidence.flatMap((e) => (evidence[e] ? [clearedText(evidence[e].evidence)] : [])))].join(', ')})`,
@@ -49,7 +54,7 @@ export function Why({
       {cleared.length > 0 ? (
         <Text variant="bodySmall" style={{ color: palette.soft }}>{`Ruled out: ${cleared.join('; ')}.`}</Text>
       ) : null}
-      {worthText(root) ? <Text variant="bodySmall">{worthText(root)}</Text> : null}
+      {worth ? <Text variant="bodySmall">{worth}</Text> : null}
       {ruling ? (
         <Overrule athlete={athlete} finding={root.finding} onDone={() => setRuling(false)} />
       ) : (

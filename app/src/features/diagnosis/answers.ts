@@ -5,7 +5,9 @@ import { percent, titleOf, withUnit } from '../../ui/words';
 const unitOf = (check: Check): string =>
   check.kind === 'screen' ? bodyTestById(check.test).unit : check.kind === 'measure' ? measureById(check.measure).unit : '';
 
-function ifText(check: Check, { when, value }: CheckAnswer): string {
+function ifText(check: Check, { when, value, upTo }: CheckAnswer): string {
+  if (value !== null && upTo !== undefined)
+    return `${when === 'within' ? 'Between' : 'Outside'} ${withUnit(value, unitOf(check))} and ${withUnit(upTo, unitOf(check))}`;
   if (value !== null) return `${when === 'below' ? 'Under' : 'From'} ${withUnit(value, unitOf(check))}`;
   if (check.kind === 'slow') return when === 'yes' ? 'If it can be done slowly' : 'If it cannot';
   return when === 'yes' ? 'If yes' : 'If no';

@@ -2,7 +2,7 @@ import type { FindingId } from '../findings/ids';
 import { round } from '../shared/maths';
 import { weighChecks } from './checks';
 import type { WeighedCheck } from './checks';
-import { contributionsOf } from './likelihoods';
+import { whatIsSaid } from './facts';
 import { buildModel } from './model';
 import { easingIfAbsent } from './network';
 import { situationOf } from './request';
@@ -30,7 +30,7 @@ const LIMIT_EASES_FROM = 0.03;
  */
 export function bodyInsight(request: DiagnosisRequest): BodyInsight {
   const situation = situationOf(request);
-  const model = buildModel(situation, contributionsOf(request.evidence, situation));
+  const model = buildModel(situation, whatIsSaid(request.evidence, situation));
   const likelihoods = model.likelihoods();
   const now = beliefs(model, likelihoods);
   const limits = model.findings.flatMap((finding, i) => {
@@ -45,6 +45,7 @@ export function bodyInsight(request: DiagnosisRequest): BodyInsight {
   const worthDoing = weighChecks(model, now, priorRoots(model), request.evidence, situation, {
     wanted: (check) => check.kind === 'screen',
     refined: Infinity,
+    all: true,
   }).checks.map((check) => ({ ...check, expectedGain: round(check.expectedGain) }));
   return { limits: limits.sort((a, b) => b.probability - a.probability), worthDoing };
 }

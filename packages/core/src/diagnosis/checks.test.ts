@@ -1,6 +1,7 @@
 import type { FindingId } from '../findings/ids';
 import { resolveSchools } from '../shared/schools';
-import { rootEntropy, slowTriesWorthAsking, weighChecks } from './checks';
+import { slowTriesWorthAsking } from './candidates';
+import { rootEntropy, weighChecks } from './checks';
 import { diagnose } from './diagnose';
 import type { Evidence } from './evidence';
 import { contributionsOf, eyeLikelihood } from './likelihoods';

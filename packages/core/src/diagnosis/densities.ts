@@ -4,7 +4,7 @@ import type { Likelihood } from './network';
 /** Share of readings that say nothing: wrong side, wrong posture, wrong athlete. Provenance of all numbers here: `house`. */
 export const MISTAKEN = 0.01;
 /** The same of a measure from film, whose view, side and events have been checked. */
-export const MEASURE_MISTAKEN = 0.001;
+export const MEASURE_MISTAKEN = 0.0002;
 /** A value measured against two normal densities at ± spread from a neutral point. */
 export interface TwoDensities {
   readonly absentMean: number;

@@ -4,9 +4,12 @@ import { isBehind } from '../findings/paths';
 import type { FindingId, FindingKind } from '../findings/ids';
 import { round } from '../shared/maths';
 import { costOf } from '../settings/numbers';
-import type { AcademyNumbers } from '../settings/numbers';
 import { weighChecks } from './checks';
-import type { WeighedCheck } from './checks';
+import type { Check, WeighedCheck } from './checks';
+import { flagsOf } from './flags';
+import { signsOf } from './measured';
+import { ownSpeedMph, WORTH_FROM_AGE, worthOf } from './worth';
+import { ageOn } from '../shared/dates';
 import { chooseFocus, LIKELY_ENOUGH, REPAIR_ORDERS } from './focus';
 import type { Candidate, Focus, RepairOrder, Worth } from './focus';
 import { whatToLeave } from './leave-alone';
@@ -23,6 +26,7 @@ import type { Overruled } from './overruled';
 import { clearedRivals, pullsOn } from './pulls';
 import type { Cleared, Pull } from './pulls';
 import { EvidenceError } from './evidence';
+import { rankedIn, styleIn } from './schools-say';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';
 import { beliefs, priorBeliefs } from './roots';
@@ -37,8 +41,8 @@ export interface Root {
   readonly against: readonly Pull[];
   /** Other possible causes of the same picture that the evidence cleared, with what cleared them. */
   readonly cleared: readonly Cleared[];
-  /** What repairing it may give, mph; null where it was not worth computing. */
-  readonly worthMph: Worth | null;
+  /** What repairing it may give, % of own speed; null under twelve, and where it was not worth computing. */
+  readonly worth: Worth | null;
   readonly sentence: string;
   /** The coach's word made it the root. */
   readonly byWord: boolean;
@@ -53,6 +57,8 @@ export interface Diagnosis {
   readonly split: { readonly body: number; readonly timing: number; readonly cue: number };
   readonly nextChecks: readonly WeighedCheck[];
   readonly flags: readonly FindingId[];
+  /** Own speed by the newest readings at full effort, mph: what shares of it are shares of. */
+  readonly ownSpeedMph: number | null;
   /** By the order of repair in force. */
   readonly focus: Focus;
   /** What each order of repair would choose, and why. */
@@ -74,6 +80,10 @@ const RAISED_BY = 0.02;
 const EASE_FROM = 0.1;
 const SPLIT_FROM = 0.1;
 const CHECKS_SHOWN = 8;
+/** With the root as good as known what is left is to measure what is worked on, gain or no gain. */
+const measuresFocus = (check: Check, { lowerHalf, arm }: Focus, situation: Situation): boolean =>
+  check.kind === 'measure' &&
+  signsOf(check.measure, null, situation).some((sign) => sign.finding === lowerHalf || sign.finding === arm);
 const SPLIT_OF: Record<FindingKind, keyof Diagnosis['split']> = { limit: 'body', habit: 'timing', cue: 'cue' };
 
 export function howSure(probability: number): string {
@@ -85,23 +95,20 @@ export function howSure(probability: number): string {
 
 const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text);
 
-/**
- * P(present) of every finding, and nothing else: what a glance needs.
- * @throws EvidenceError for an item that cannot be about this athlete
- */
-export function presence(request: DiagnosisRequest): Diagnosis['posterior'] {
-  const situation = situationOf(request);
-  const model = buildModel(situation, whatIsSaid(request.evidence, situation));
-  const { present } = infer(model.network, model.likelihoods());
-  return posteriorOf(model, present);
-}
-
 const posteriorOf = (model: Model, present: ArrayLike<number>): Diagnosis['posterior'] =>
   Object.fromEntries(model.findings.map((finding, i) => [finding.id, round(present[i]!)]));
 
-/** Health-flagged findings that are likely enough to be taken care of. */
-export const flagsOf = (present: Diagnosis['posterior']): FindingId[] =>
-  FINDINGS.filter((f) => f.healthFlag && (present[f.id] ?? 0) >= LIKELY_ENOUGH).map((f) => f.id);
+/**
+ * P(present) of every finding, and those flagged for health: what a glance needs.
+ * @throws EvidenceError for an item that cannot be about this athlete
+ */
+export function glanceOf(request: DiagnosisRequest): Pick<Diagnosis, 'posterior' | 'flags'> {
+  const situation = situationOf(request);
+  const model = buildModel(situation, whatIsSaid(request.evidence, situation));
+  const { present } = infer(model.network, model.likelihoods());
+  const posterior = posteriorOf(model, present);
+  return { posterior, flags: flagsOf(posterior, posteriorOf(model, priorBeliefs(model).present)) };
+}
 
 /** Roots that were raised above their prior, likeliest first; what the coach has called a root comes before all. */
 function raisedRoots(model: Model, root: Float64Array, prior: Float64Array, byWord: ReadonlySet<FindingId>) {
@@ -115,32 +122,16 @@ function raisedRoots(model: Model, root: Float64Array, prior: Float64Array, byWo
 }
 type Raised = ReturnType<typeof raisedRoots>[number];
 
-/** Own cost by the root’s probability, and the cost of all that eases with it. */
-function worthOf(
-  model: Model,
-  numbers: AcademyNumbers | undefined,
-  root: number,
-  probability: number,
-  drops: Float64Array,
-): Worth {
-  const total = (share: (range: readonly [number, number]) => number) =>
-    round(
-      model.findings.reduce(
-        (mph, finding, i) => mph + share(costOf(finding, numbers)) * (i === root ? probability : drops[i]!),
-        0,
-      ),
-      2,
-    );
-  return { low: total(([low]) => low), expected: total(([low, high]) => (low + high) / 2), high: total(([, high]) => high) };
-}
-
 /** What the focus is chosen from. */
-function candidatesFrom(raised: readonly Raised[], worth: (r: Raised) => Worth): Candidate[] {
-  return raised.map((r) => ({
+function candidatesFrom(raised: readonly Raised[], situation: Situation, worth: (r: Raised) => Worth): Candidate[] {
+  // What the school that is set takes for style is nobody's focus, but for the coach's own word.
+  const faults = raised.filter((r) => r.said || styleIn(r.finding.id, situation) === null);
+  return faults.map((r) => ({
     finding: r.finding,
     probability: r.probability,
     worth: worth(r),
     byWord: r.said,
+    ranked: rankedIn(r.finding.id, situation),
     hasRootBehind: raised.some(
       (other) => other.i !== r.i && other.probability >= LIKELY_ENOUGH && isBehind(other.finding.id, r.finding.id),
     ),
@@ -214,7 +205,7 @@ function judged(request: DiagnosisRequest): Diagnosis {
   const model = buildModel(situation, contributions);
   const likelihoods = model.likelihoods();
   const now = beliefs(model, likelihoods);
-  const { root: prior } = priorBeliefs(model);
+  const { root: prior, present: before } = priorBeliefs(model);
   const byWord = new Set((situation.overrules ?? []).flatMap((o) => (o.as === 'root' ? [o.finding] : [])));
   const raised = raisedRoots(model, now.root, prior, byWord);
 
@@ -234,7 +225,7 @@ function judged(request: DiagnosisRequest): Diagnosis {
       because,
       against,
       cleared: clearedRivals(model, i, now.present, contributions),
-      worthMph: worth.get(i) ?? null,
+      worth: ageOn(athlete.birthDate, request.on) < WORTH_FROM_AGE ? null : (worth.get(i) ?? null),
       sentence: said
         ? `The coach’s word: ${lowerFirst(finding.title)}.`
         : `${howSure(probability)}: ${lowerFirst(finding.title)}.`,
@@ -251,7 +242,7 @@ function judged(request: DiagnosisRequest): Diagnosis {
     : [];
 
   const order = situation.schools.repairOrder;
-  const candidates = candidatesFrom(raised, (r) => worth.get(r.i) ?? NO_WORTH);
+  const candidates = candidatesFrom(raised, situation, (r) => worth.get(r.i) ?? NO_WORTH);
   const focusBy = Object.fromEntries(
     REPAIR_ORDERS.map((o) => [o, rounded(chooseFocus(candidates, o, athlete.discipline))]),
   ) as Diagnosis['focusBy'];
@@ -259,7 +250,7 @@ function judged(request: DiagnosisRequest): Diagnosis {
   /** The focus if the roots were these; what repairing gives is taken to grow with the probability. */
   const focusIf = (root: Float64Array): Focus =>
     chooseFocus(
-      candidatesFrom(raisedRoots(model, root, prior, byWord), (r) => {
+      candidatesFrom(raisedRoots(model, root, prior, byWord), situation, (r) => {
         const known = worth.get(r.i);
         const own = costOf(r.finding, numbers);
         if (!known) return { low: 0, expected: (r.probability * (own[0] + own[1])) / 2, high: 0 };
@@ -275,13 +266,21 @@ function judged(request: DiagnosisRequest): Diagnosis {
     roots,
     posterior,
     expectedToEase,
-    leaveAlone: whatToLeave(evidence, athlete, now.present[model.indexOf('lead-hip-ir')]!, expectedToEase, roots),
+    leaveAlone: whatToLeave({
+      evidence,
+      situation,
+      posterior,
+      easing: expectedToEase,
+      roots,
+      focus: focusBy[order],
+    }),
     split: splitOf(model, now.root, prior),
     nextChecks: checks
       .slice(0, CHECKS_SHOWN)
-      .filter((c) => c.expectedGain > 0.001)
+      .filter((c) => c.expectedGain > 0.001 || measuresFocus(c.check, focusBy[order], situation))
       .map((c) => ({ ...c, expectedGain: round(c.expectedGain) })),
-    flags: flagsOf(posterior),
+    flags: flagsOf(posterior, posteriorOf(model, before)),
+    ownSpeedMph: ownSpeedMph(evidence, request.on),
     focus: focusBy[order],
     focusBy,
     overruled: overruledIn(request, situation),

@@ -2,7 +2,9 @@ import type { DeliveryEvent, MeasureId, MeasureUnit } from '../delivery/measures
 import type { TestSide } from '../delivery/sides';
 import type { IsoDate } from '../shared/dates';
 import type { FindingId } from '../findings/ids';
+import type { ThoughtId } from '../intake/thoughts';
 import type { BodyTest, TestId } from '../screen/tests';
+import type { GlanceAnswer, GlanceId } from './glances';
 
 export const MISS_PATTERNS = ['high', 'arm-side-high', 'inside-outside', 'middle', 'none'] as const;
 export type MissPattern = (typeof MISS_PATTERNS)[number];
@@ -58,7 +60,11 @@ export type Evidence =
       readonly movement?: 'good' | 'poor';
       readonly velocity?: 'good' | 'poor';
     }
-  | { readonly kind: 'style'; readonly item: StyleItem };
+  | { readonly kind: 'style'; readonly item: StyleItem }
+  /** What the athlete thinks of, or was told before. */
+  | { readonly kind: 'told'; readonly thought: ThoughtId }
+  /** A look at one telling detail. */
+  | { readonly kind: 'glance'; readonly detail: GlanceId; readonly answer: GlanceAnswer };
 
 /** Where an item comes from. Without a day it is of the day of the evaluation. */
 export interface Origin {

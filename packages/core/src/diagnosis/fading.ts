@@ -25,6 +25,8 @@ export const HALF_LIFE_DAYS: Readonly<Record<Evidence['kind'], number>> = {
   history: 365,
   outcome: 60,
   style: 365,
+  told: 365,
+  glance: 120,
 };
 /** Good reps on a finding after which what was seen of it has an even chance to have changed. Provenance `house`. */
 export const HALF_LIFE_REPS = 400;

@@ -12,8 +12,10 @@ export const REPAIR_ORDERS: readonly RepairOrder[] = SCHOOL_OPTIONS.repairOrder;
 export interface Candidate {
   readonly finding: Finding;
   readonly probability: number;
-  /** Expected return, mph: low, middle and high of the house ranges. */
+  /** Expected return, % of own speed: low, middle and high of the house ranges. */
   readonly worth: Worth;
+  /** How many times its worth it counts for in the school that is set. */
+  readonly ranked: number;
   /** Whether another candidate is among its causes. */
   readonly hasRootBehind: boolean;
   /** The coach has called it the root. */
@@ -55,7 +57,7 @@ function firstLink(candidate: Candidate, discipline: Discipline): string {
 const leak = ({ worth }: Candidate): string =>
   worth.high < 0.05
     ? 'The likeliest of them; what it costs in speed is not known.'
-    : `The largest expected return: about ${worth.expected.toFixed(1)} mph (${worth.low.toFixed(1)} to ${worth.high.toFixed(1)}).`;
+    : `The largest expected return: about ${worth.expected.toFixed(1)} % of own speed (${worth.low.toFixed(1)} to ${worth.high.toFixed(1)}).`;
 
 function choose(candidates: readonly Candidate[], order: RepairOrder, discipline: Discipline): Chosen | null {
   const by = (key: (c: Candidate) => number, among = candidates) =>
@@ -77,7 +79,7 @@ function choose(candidates: readonly Candidate[], order: RepairOrder, discipline
   const best =
     order === 'first-link'
       ? by((c) => -phaseRank(c.finding) * 1000 + c.probability)
-      : by((c) => c.worth.expected * 1000 + c.probability);
+      : by((c) => c.worth.expected * c.ranked * 1000 + c.probability);
   if (!best) return null;
   const why = order === 'first-link' ? firstLink(best, discipline) : leak(best);
   return { finding: best.finding.id, why: order === 'body-first' ? `No limit of the body is likely enough. ${why}` : why };

@@ -1,6 +1,7 @@
 import { measureById } from '../delivery/measures';
 import { findingById } from '../findings/catalogue';
 import type { CueId, FindingId } from '../findings/ids';
+import { thoughtById } from '../intake/thoughts';
 import { eyeWith } from '../settings/numbers';
 import { effortGain, spikeGap } from '../progress/spread';
 import { bodyTestById } from '../screen/tests';
@@ -9,8 +10,10 @@ import { EvidenceError } from './evidence';
 import type { DatedEvidence, Evidence } from './evidence';
 import { visibilityOf } from './eye';
 import { faded, stillHolds } from './fading';
+import { detailById, glanceSays } from './glances';
 import { signLikelihood, signsOf, speaksFirst } from './measured';
 import type { Likelihood } from './network';
+import { eyeCountsIn } from './schools-say';
 import { screenSays, speaksFor } from './screened';
 import { isYouth } from './situation';
 import type { Situation } from './situation';
@@ -49,14 +52,13 @@ const soften = ([absent, present]: Likelihood, exponent: number): Likelihood => 
 export function eyeLikelihood(
   finding: FindingId,
   answer: 'yes' | 'no',
-  { schools, numbers }: Pick<Situation, 'schools' | 'numbers'>,
+  { athlete, schools, numbers }: Pick<Situation, 'athlete' | 'schools' | 'numbers'>,
   weighs?: number,
 ): Likelihood {
   const eye = eyeWith(numbers, visibilityOf(findingById(finding)));
   const usual: Likelihood = answer === 'yes' ? [1 - eye.specificity, eye.sensitivity] : [eye.specificity, 1 - eye.sensitivity];
   const likelihood: Likelihood = weighs === undefined ? usual : [Math.exp(-Math.max(0, weighs)), Math.exp(Math.min(0, weighs))];
-  // A heel that rolls up early is what the inside-edge school teaches; seeing it says little.
-  return finding === 'early-peel' && schools.backFoot === 'inside-edge' ? soften(likelihood, 0.5) : likelihood;
+  return soften(likelihood, eyeCountsIn(finding, { athlete, schools }));
 }
 
 export function slowObservation(finding: FindingId, situation: Situation): Omit<Observation, 'likelihood'> {
@@ -171,6 +173,14 @@ export const HISTORY: Record<string, readonly [FindingId, number][]> = {
   ],
 };
 
+/** What something told says: in the school that owns the pause at the top, having been drilled to balance is nothing odd. */
+export function historySays(event: string, { schools }: Pick<Situation, 'schools'>): readonly (readonly [FindingId, number])[] {
+  const says = HISTORY[event] ?? [];
+  return event === 'balance-drilled' && schools.lift === 'pause'
+    ? says.map(([finding, times]) => [finding, times ** 0.5] as const)
+    : says;
+}
+
 const OUTCOME: Record<OutcomeOf, readonly FindingId[]> = {
   velocity: ['low-power', 'turn-together', 'late-hips', 'idle-drive-leg', 'no-brace'],
   strikes: ['fly-open', 'glove-pull', 'stride-offline', 'fold-and-lift', 'off-line-arm'],
@@ -209,13 +219,13 @@ export function contributionsOf(evidence: readonly DatedEvidence[], situation: S
 }
 
 /** Kinds whose statements about one finding are hearsay of one kind: together they weigh little more than the strongest of them. */
-const HEARSAY: ReadonlySet<Evidence['kind']> = new Set(['history', 'transfer']);
+const HEARSAY: ReadonlySet<Evidence['kind']> = new Set(['history', 'told', 'transfer']);
 
 /** Things told and tries in drills that speak of one and the same finding share one bounded weight, the strongest first. */
 function boundRepeats(evidence: readonly DatedEvidence[], said: readonly Contribution[]): Contribution[] {
   /** What each thing said says of a finding, log of the likelihood ratio, by kind and finding. */
   const heard = new Map<string, Map<string, number>>();
-  const keyOf = (index: number, finding: FindingId) => `${evidence[index]!.kind}:${finding}`;
+  const keyOf = (index: number, finding: FindingId) => `${evidence[index]!.kind === 'transfer' ? 'tried' : 'told'}:${finding}`;
   const thingOf = (index: number) => thingsOf(evidence[index]!)[0]!;
   said.forEach(({ on }, index) => {
     if (!HEARSAY.has(evidence[index]!.kind)) return;
@@ -310,10 +320,7 @@ function sayings(evidence: readonly DatedEvidence[], standing: Standing, situati
         requireInPlay(item.finding, index);
         return fromTransfer(item, situation);
       case 'history': {
-        const on = (HISTORY[item.event] ?? [])
-          .filter(([finding]) => situation.inPlay.has(finding))
-          .map(([finding, present]) => ({ finding, likelihood: ratio(present) }));
-        return { on, about: on.map((c) => c.finding) };
+        return timesEach(historySays(item.event, situation), situation);
       }
       case 'outcome': {
         const on = OUTCOMES.flatMap((key) => {
@@ -326,6 +333,33 @@ function sayings(evidence: readonly DatedEvidence[], standing: Standing, situati
         });
         return { on, about: ['outcome'] };
       }
+      case 'told': {
+        const thought = thoughtById(item.thought);
+        if (!thought.disciplines.includes(situation.athlete.discipline))
+          throw new EvidenceError(
+            index,
+            'thought',
+            `“${item.thought}” is not a thought of the ${situation.athlete.discipline} delivery`,
+          );
+        return timesEach(thought.points, situation);
+      }
+      case 'glance': {
+        const detail = detailById(item.detail);
+        if (!detail.disciplines.includes(situation.athlete.discipline))
+          throw new EvidenceError(
+            index,
+            'detail',
+            `“${item.detail}” is not looked at in the ${situation.athlete.discipline} delivery`,
+          );
+        const says = glanceSays(item.detail, item.answer, situation.schools);
+        if (!says)
+          throw new EvidenceError(
+            index,
+            'answer',
+            `is one of ${detail.answers.map((a) => a.id).join(', ')} for “${item.detail}”`,
+          );
+        return timesEach(says, situation);
+      }
       case 'style':
         return SILENT;
     }
@@ -333,6 +367,14 @@ function sayings(evidence: readonly DatedEvidence[], standing: Standing, situati
 }
 
 const SILENT: Saying = { on: [], about: [] };
+
+/** So many times likelier each, of what this delivery has. */
+function timesEach(says: readonly (readonly [FindingId, number])[], situation: Situation): Saying {
+  const on = says
+    .filter(([finding]) => situation.inPlay.has(finding))
+    .map(([finding, times]) => ({ finding, likelihood: ratio(times) }));
+  return { on, about: on.map((c) => c.finding) };
+}
 
 function fromTransfer(item: Extract<Evidence, { kind: 'transfer' }>, situation: Situation): Contribution {
   const mound = eyeLikelihood(item.finding, item.cleanOnMound === 'yes' ? 'no' : 'yes', situation);

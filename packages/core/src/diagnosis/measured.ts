@@ -41,6 +41,13 @@ export function speaksFirst(sign: Sign, item: Measured, evidence: readonly Dated
   );
 }
 
+/** From where a sign speaks in the school that is set: what a school teaches has to be well past the usual bound. */
+function thresholdIn({ finding, at }: Sign, { schools }: Situation): number {
+  if (finding === 'early-peel' && schools.backFoot === 'inside-edge') return 2 * at;
+  if (finding === 'early-close' && schools.windmillFinish === 'close') return at + 20;
+  return at;
+}
+
 /** Signs of a measure that apply in this discipline, at this event. */
 export function signsOf(measure: MeasureId, event: string | null, situation: Situation): readonly Sign[] {
   return signsWith(situation.numbers)
@@ -51,9 +58,10 @@ export function signsOf(measure: MeasureId, event: string | null, situation: Sit
         (!sign.disciplines || sign.disciplines.includes(situation.athlete.discipline)) &&
         (event === null || !sign.events || sign.events.includes(event as never)),
     )
-    .map((sign) =>
-      sign.finding === 'early-peel' && situation.schools.backFoot === 'inside-edge' ? { ...sign, at: sign.at * 2 } : sign,
-    );
+    .map((sign) => {
+      const at = thresholdIn(sign, situation);
+      return at === sign.at ? sign : { ...sign, at };
+    });
 }
 
 /** The sign by which a measure is asked for: one that shows in everybody who has the finding; undefined where there is none. */

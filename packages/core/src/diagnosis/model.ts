@@ -1,5 +1,6 @@
 import type { Discipline } from '../delivery/links';
 import { ARROWS } from '../findings/arrows';
+import { LEAK_TIMES } from '../findings/leaks';
 import { FINDINGS } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import type { Finding } from '../findings/types';
@@ -14,19 +15,19 @@ import { buildNetwork } from './network';
 import type { Likelihood, Likelihoods, Network, NetworkNode } from './network';
 
 /**
- * Leak of a finding for this athlete: beginners show more habits, grown athletes fewer; the young are looser and fear the slope
+ * Leak of a finding for this athlete, by discipline, age and level: beginners show more habits, grown athletes fewer; the young are looser and fear the slope
  * more. Never so far that a limit nobody has tested is the first guess from one look.
  */
 export function leakOf(finding: Finding, athlete: AthleteProfile, on: IsoDate, numbers?: AcademyNumbers): number {
   const age = ageOn(athlete.birthDate, on);
-  let factor = 1;
+  let factor = LEAK_TIMES[athlete.discipline][finding.leak];
   if (finding.leak === 'habit' || finding.leak === 'usual-consequence') {
-    if (athlete.level === 'beginner') factor = 1.3;
-    else if (athlete.level === 'college' || athlete.level === 'adult') factor = 0.85;
+    if (athlete.level === 'beginner') factor *= 1.2;
+    else if (athlete.level === 'college' || athlete.level === 'adult') factor *= 0.85;
   }
-  if (finding.leak === 'limit' && age < 19) factor = 0.75;
-  if (finding.id === 'fear-of-falling' && age < 12) factor = 1.3;
-  if (finding.id === 'low-power' && age < 12) factor = 0.5;
+  if (finding.leak === 'limit' && age < 19) factor *= 0.75;
+  if (finding.id === 'fear-of-falling' && age < 12) factor *= 1.3;
+  if (finding.id === 'low-power' && age < 12) factor *= 0.5;
   return ownLeak(finding, numbers) * factor;
 }
 

@@ -11,7 +11,7 @@ const FURTHER_BACK = 0.5;
 export const weightOfRepeat = (before: number): number => (before === 0 ? 1 : OLDER_LOOK * FURTHER_BACK ** (before - 1));
 
 /** Kinds of which an older statement still says a little; of all others only the newest counts. */
-const LINGERS: ReadonlySet<Evidence['kind']> = new Set(['eye', 'miss', 'velocity', 'outcome']);
+const LINGERS: ReadonlySet<Evidence['kind']> = new Set(['eye', 'glance', 'miss', 'velocity', 'outcome']);
 
 export const OUTCOMES = ['velocity', 'strikes', 'movement'] as const;
 export type OutcomeOf = (typeof OUTCOMES)[number];
@@ -39,6 +39,10 @@ export function thingsOf(item: DatedEvidence): readonly string[] {
       return OUTCOMES.filter((key) => item[key] !== undefined).map(outcomeThing);
     case 'style':
       return [`style:${item.item}`];
+    case 'told':
+      return [`told:${item.thought}`];
+    case 'glance':
+      return [`glance:${item.detail}:${item.by ?? ''}`];
   }
 }
 

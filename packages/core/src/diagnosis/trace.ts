@@ -11,9 +11,11 @@ import { HALF_LIFE_DAYS, stillHolds } from './fading';
 import { MEASURE_MISTAKEN, MISTAKEN } from './densities';
 import { signDensities, signsOf } from './measured';
 import { whatIsSaid } from './facts';
+import { glanceSays } from './glances';
+import { thoughtById } from '../intake/thoughts';
 import { isYouth } from './situation';
 import { standingOf, thingsOf } from './standing';
-import { contributionsOf, HISTORY, MISS, OUTCOME_TIMES, SEQUENCE, SLOW, SPIKE, TRANSFER } from './likelihoods';
+import { historySays, MISS, OUTCOME_TIMES, SEQUENCE, SLOW, SPIKE, TRANSFER } from './likelihoods';
 import type { Situation } from './situation';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';
@@ -45,6 +47,11 @@ const house = (name: string, value: number, unit = '', changed = false): TracedN
   provenance: 'house',
   changed,
 });
+
+const timesBehind = (says: readonly (readonly [FindingId, number])[], { inPlay }: Situation): TracedNumber[] =>
+  says
+    .filter(([finding]) => inPlay.has(finding))
+    .map(([finding, times]) => house(`Makes “${findingById(finding).title.toLowerCase()}” likelier, times`, times));
 
 function numbersBehind(item: DatedEvidence, situation: Situation): TracedNumber[] {
   const { numbers } = situation;
@@ -110,9 +117,7 @@ function numbersBehind(item: DatedEvidence, situation: Situation): TracedNumber[
         house('An outlying throw of itself', 100 * SPIKE.leak, PERCENT),
       ];
     case 'history':
-      return (HISTORY[item.event] ?? [])
-        .filter(([finding]) => situation.inPlay.has(finding))
-        .map(([finding, times]) => house(`Makes “${findingById(finding).title.toLowerCase()}” likelier, times`, times));
+      return timesBehind(historySays(item.event, situation), situation);
     case 'sequence':
       return [
         house('Trunk after pelvis, when they turn together', SEQUENCE.together.presentMean, 'ms'),
@@ -133,6 +138,10 @@ function numbersBehind(item: DatedEvidence, situation: Situation): TracedNumber[
         house('A good result: what could stand behind a poor one is likelier, times', OUTCOME_TIMES.good),
         house('A poor result: what could stand behind it is likelier, times', OUTCOME_TIMES.poor),
       ];
+    case 'told':
+      return timesBehind(thoughtById(item.thought).points, situation);
+    case 'glance':
+      return timesBehind(glanceSays(item.detail, item.answer, situation.schools) ?? [], situation);
     case 'style':
       return []; // style says nothing about any finding
   }

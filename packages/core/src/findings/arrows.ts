@@ -68,7 +68,8 @@ const CAUSES: Partial<Record<FindingId, CausesOf>> = {
     medium: ['locked-landing', 'sunk-landing', 'idle-stride-leg'],
     weak: ['no-brace', 'trunk-stability'],
   },
-  'shoulder-finish': { strong: ['idle-drive-leg', 'locked-landing'] },
+  'shoulder-finish': { strong: ['idle-drive-leg', 'locked-landing'], medium: ['slam-taught'] },
+  'early-close': { strong: ['slam-taught'] },
   slouch: { medium: ['thoracic-rotation'], weak: ['trunk-stability'] },
   'early-arm': { strong: ['early-hands'], medium: ['jump-off'] },
   'late-arm': { medium: ['lazy-arm'], weak: ['hand-under', 'unstable-base'] },
@@ -76,10 +77,10 @@ const CAUSES: Partial<Record<FindingId, CausesOf>> = {
   'long-lever': { weak: ['lazy-arm'] },
   'arm-drag': { strong: ['fly-open', 'late-arm'], medium: ['glove-pull', 'early-arm'] },
   'push-arm': { strong: ['early-arm'], medium: ['late-hips', 'turn-together', 'arm-drag'] },
-  'straight-whip': { weak: ['arm-only'] },
+  'straight-whip': { medium: ['snap-misread'], weak: ['arm-only'] },
   'off-line-arm': { medium: ['shoulder-finish'] },
-  'pull-up-finish': { weak: ['fold-and-lift'] },
-  'arm-only': { medium: ['idle-drive-leg', 'knee-led-load', 'wasted-effort'], weak: ['late-hips'] },
+  'pull-up-finish': { strong: ['pull-up-taught'], weak: ['fold-and-lift'] },
+  'arm-only': { medium: ['idle-drive-leg', 'knee-led-load', 'wasted-effort'], weak: ['late-hips', 'snap-misread'] },
 };
 
 const STRENGTHS: readonly Strength[] = ['strong', 'medium', 'weak'];

@@ -75,6 +75,9 @@ export const CUE_IDS = [
   'drill-not-transferred',
   'wasted-effort',
   'fear-of-falling',
+  'pull-up-taught',
+  'snap-misread',
+  'slam-taught',
 ] as const;
 
 export const FINDING_IDS = [...HABIT_IDS, ...LIMIT_IDS, ...CUE_IDS] as const;

@@ -31,8 +31,8 @@ export interface Finding {
   readonly hardToSee: boolean;
   readonly leak: LeakClass;
   readonly healthFlag: boolean;
-  /** What it usually costs, mph, low and high. Provenance `house`. */
-  readonly costMph: readonly [low: number, high: number];
+  /** What it usually costs, % of the athlete's own speed, low and high. Provenance `house`. */
+  readonly costPercent: readonly [low: number, high: number];
   readonly leaveAlone?: string;
   readonly lookAlikes?: readonly FindingId[];
   /** What tells it from its look-alikes. */
@@ -41,8 +41,8 @@ export interface Finding {
   readonly cost: Cost | null;
 }
 
-type Given = Omit<Finding, 'kind' | 'hardToSee' | 'leak' | 'healthFlag' | 'costMph' | 'cost'> &
-  Partial<Pick<Finding, 'hardToSee' | 'leak' | 'healthFlag' | 'costMph'>>;
+type Given = Omit<Finding, 'kind' | 'hardToSee' | 'leak' | 'healthFlag' | 'costPercent' | 'cost'> &
+  Partial<Pick<Finding, 'hardToSee' | 'leak' | 'healthFlag' | 'costPercent'>>;
 
 /** A habit with the usual defaults filled in. */
 export const habit = (given: Given): Finding => ({
@@ -50,12 +50,13 @@ export const habit = (given: Given): Finding => ({
   hardToSee: false,
   leak: 'habit',
   healthFlag: false,
-  costMph: [0, 1],
+  costPercent: [0, 1.3],
   cost: null,
   ...given,
 });
 
-type Inner = Pick<Finding, 'id' | 'title' | 'seen' | 'forAthlete' | 'eyeCheck' | 'disciplines'>;
+type Inner = Pick<Finding, 'id' | 'title' | 'seen' | 'forAthlete' | 'eyeCheck' | 'disciplines'> &
+  Partial<Pick<Finding, 'costPercent'>>;
 
 /** A limit of the body: tested rather than seen, and costing speed only through what it causes. */
 export const limit = (given: Inner): Finding => ({
@@ -65,7 +66,7 @@ export const limit = (given: Inner): Finding => ({
   hardToSee: true,
   leak: 'limit',
   healthFlag: false,
-  costMph: [0, 0],
+  costPercent: [0, 0],
   cost: null,
   ...given,
 });

@@ -1,5 +1,8 @@
 import { diagnose } from '../diagnosis/diagnose';
 import { LINKS } from '../delivery/links';
+import { findingById } from '../findings/catalogue';
+import type { Evidence } from '../diagnosis/evidence';
+import type { FindingId } from '../findings/ids';
 import type { AthleteProfile } from '../shared/athlete';
 import { intakeEvidence, THOUGHTS, thoughtById, thoughtsAt } from './thoughts';
 
@@ -18,9 +21,19 @@ describe('thoughts', () => {
     for (const discipline of ['overhand', 'windmill'] as const)
       for (const link of LINKS) {
         expect(thoughtsAt(link, discipline).length).toBeGreaterThan(0);
-        for (const { evidence } of thoughtsAt(link, discipline))
-          if (evidence)
-            expect(() => diagnose({ on: '2026-05-04', athlete: { ...athlete, discipline }, evidence: [evidence] })).not.toThrow();
+        for (const { id, points, harmless } of thoughtsAt(link, discipline)) {
+          // Each points at something of this delivery, or says why it does no harm.
+          const here = points.filter(([finding]) => findingById(finding).disciplines.includes(discipline));
+          expect([id, here.length > 0]).toEqual([id, harmless === null]);
+          const judged = diagnose({
+            on: '2026-05-04',
+            athlete: { ...athlete, discipline },
+            evidence: [{ kind: 'told', thought: id }],
+          });
+          const before = diagnose({ on: '2026-05-04', athlete: { ...athlete, discipline }, evidence: [] });
+          for (const [finding] of here) expect(judged.posterior[finding]!).toBeGreaterThan(before.posterior[finding]!);
+          if (harmless !== null) expect(judged.posterior).toEqual(before.posterior);
+        }
       }
     expect(new Set(THOUGHTS.map((t) => t.id)).size).toBe(THOUGHTS.length);
     expect(() => thoughtById('none')).toThrow(RangeError);
@@ -33,6 +46,22 @@ describe('thoughts', () => {
     expect(of(['move-push'])['push-misread']! - before['push-misread']!).toBeGreaterThan(0.15);
     expect(of(['lift-balance'])['balance-overtaught']! - before['balance-overtaught']!).toBeGreaterThan(0.15);
     expect(of(['set-quiet', 'lift-high'])).toEqual(before);
+  });
+
+  it('about fear weigh as much as having been told to push, and the same word twice counts once', () => {
+    const on = '2026-05-04';
+    const rise = (evidence: readonly Evidence[], finding: FindingId) => {
+      const [now, before] = [evidence, []].map((e) => diagnose({ on, athlete, evidence: e }).posterior[finding]!);
+      return now! / (1 - now!) / (before! / (1 - before!));
+    };
+    const push = rise([{ kind: 'history', event: 'told-to-push' }], 'push-misread');
+    expect(rise([{ kind: 'told', thought: 'land-careful' }], 'fear-of-falling')).toBeCloseTo(push, 1);
+    expect(rise([{ kind: 'told', thought: 'move-push' }], 'push-misread')).toBeCloseTo(push, 1);
+    const both: Evidence[] = [
+      { kind: 'told', thought: 'move-push' },
+      { kind: 'history', event: 'told-to-push' },
+    ];
+    expect(rise(both, 'push-misread')).toBeLessThan(1.7 * push);
   });
 
   it('and history are kept each under a key of its own', () => {

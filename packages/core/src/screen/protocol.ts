@@ -9,8 +9,6 @@ import type { BodyTest, TestId } from './tests';
 
 /** Minutes of the short check. */
 export const SHORT_MINUTES = 6;
-/** Done only when asked for: they need a gauge, a bar, or a floor that few cages have. */
-const ON_REQUEST: ReadonlySet<TestId> = new Set(['abductor-force', 'squat-strength']);
 
 /** Tests that this athlete may do. */
 export const testsFor = (athlete: AthleteProfile, on: IsoDate): readonly BodyTest[] =>
@@ -22,7 +20,7 @@ const bothSides = (test: BodyTest): TestStep[] => test.sides.map((side) => ({ te
 export function fullCheck(athlete: AthleteProfile, on: IsoDate, start?: Position): TestStep[] {
   return inTurningOrder(
     testsFor(athlete, on)
-      .filter((test) => !ON_REQUEST.has(test.id))
+      .filter((test) => !test.onRequest)
       .flatMap(bothSides),
     start,
   );
@@ -45,7 +43,7 @@ export function shortCheck(worthDoing: readonly WeighedCheck[], anythingSeen: bo
   const steps: TestStep[] = [];
   let left = minutes;
   for (const { check } of worthDoing) {
-    if (check.kind !== 'screen' || ON_REQUEST.has(check.test) || steps.some((s) => s.test === check.test)) continue;
+    if (check.kind !== 'screen' || bodyTestById(check.test).onRequest || steps.some((s) => s.test === check.test)) continue;
     const test = bodyTestById(check.test);
     const cost = test.minutes * test.sides.length;
     if (cost > left) continue;

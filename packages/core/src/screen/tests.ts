@@ -48,6 +48,8 @@ export interface BodyTest {
   /** Coach's minutes per side. */
   readonly minutes: number;
   readonly adultsOnly?: boolean;
+  /** Done only when asked for: it needs a gauge, a bar, or a floor that few cages have. */
+  readonly onRequest?: boolean;
   readonly provenance: 'published' | 'convention' | 'house';
 }
 
@@ -114,8 +116,8 @@ export const BODY_TESTS: readonly BodyTest[] = [
     watch: 105,
     readingSd: 4,
     how: 'On the back; bring the knee to the chest until the low back rounds.',
-    speaksOf: {},
-    firstSide: 'drive',
+    speaksOf: { drive: 'balance-loss', lead: 'open-lift' },
+    firstSide: 'lead',
     minutes: 1,
     provenance: 'published',
   },
@@ -209,6 +211,7 @@ export const BODY_TESTS: readonly BodyTest[] = [
     pass: 20,
     watch: 15,
     readingSd: 1.5,
+    onRequest: true,
     how: 'On the side, against a gauge at the ankle; best of two pushes.',
     speaksOf: both('abductor-strength'),
     firstSide: 'lead',
@@ -258,7 +261,7 @@ export const BODY_TESTS: readonly BodyTest[] = [
     watch: 10,
     readingSd: 4,
     how: 'Eyes open, knee up at throwing posture; time until the foot moves.',
-    speaksOf: { drive: 'balance-loss' },
+    speaksOf: { drive: 'balance-loss', lead: 'no-brace' },
     firstSide: 'drive',
     minutes: 1,
     provenance: 'house',
@@ -326,6 +329,7 @@ export const BODY_TESTS: readonly BodyTest[] = [
     firstSide: 'none',
     minutes: 2,
     adultsOnly: true,
+    onRequest: true,
     provenance: 'house',
   },
 ];

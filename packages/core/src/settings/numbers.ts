@@ -34,7 +34,7 @@ export const costKey = (finding: FindingId, end: 'low' | 'high'): string => `cos
 export const arrowWeight = (arrow: Arrow, numbers?: AcademyNumbers): number =>
   numbers?.model?.[arrowKey(arrow)] ?? STRENGTH[arrow.strength];
 
-/** Probability that a finding is there of itself, before age and level are considered. */
+/** Probability that a finding is there of itself, before discipline, age and level are considered. */
 export const ownLeak = (finding: Finding, numbers?: AcademyNumbers): number =>
   numbers?.model?.[leakKey(finding.id)] ?? LEAKS[finding.leak];
 
@@ -43,10 +43,10 @@ export const eyeWith = (numbers: AcademyNumbers | undefined, visibility: Visibil
   specificity: numbers?.model?.[eyeKey(visibility, 'specificity')] ?? EYE[visibility].specificity,
 });
 
-/** What a finding usually costs, mph, low and high. */
+/** What a finding usually costs, % of own speed, low and high. */
 export const costOf = (finding: Finding, numbers?: AcademyNumbers): readonly [low: number, high: number] => [
-  numbers?.model?.[costKey(finding.id, 'low')] ?? finding.costMph[0],
-  numbers?.model?.[costKey(finding.id, 'high')] ?? finding.costMph[1],
+  numbers?.model?.[costKey(finding.id, 'low')] ?? finding.costPercent[0],
+  numbers?.model?.[costKey(finding.id, 'high')] ?? finding.costPercent[1],
 ];
 
 /** Names a sign across versions of the catalogue. */
@@ -100,8 +100,8 @@ function modelNumbers(): SettableNumber[] {
     ...(['clear', 'hard'] as const).flatMap((visibility) =>
       (['sensitivity', 'specificity'] as const).map((part) => house(eyeKey(visibility, part), EYE[visibility][part], 0.5, 0.99)),
     ),
-    ...FINDINGS.filter((f) => f.kind === 'habit').flatMap((f) =>
-      (['low', 'high'] as const).map((end, i) => house(costKey(f.id, end), f.costMph[i]!, 0, 10)),
+    ...FINDINGS.filter((f) => f.kind !== 'limit').flatMap((f) =>
+      (['low', 'high'] as const).map((end, i) => house(costKey(f.id, end), f.costPercent[i]!, 0, 10)),
     ),
   ];
 }

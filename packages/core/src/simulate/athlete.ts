@@ -4,7 +4,7 @@
  */
 import { graphFor, leakOf } from '../diagnosis/model';
 import type { Evidence } from '../diagnosis/evidence';
-import { eyeLikelihood } from '../diagnosis/likelihoods';
+import { EYE, visibilityOf } from '../diagnosis/eye';
 import { screenDensities } from '../diagnosis/screened';
 import { ARROWS, STRENGTH } from '../findings/arrows';
 import { findingById } from '../findings/catalogue';
@@ -75,10 +75,9 @@ export function drawFindings(
 }
 
 /** A look by an eye of the usual sensitivity and specificity. */
-export function lookAt(random: Random, truth: Truth, athlete: AthleteProfile, on: IsoDate, finding: FindingId): Evidence {
-  const schools = resolveSchools(undefined, athlete.discipline, ageOn(athlete.birthDate, on));
-  const [absent, present] = eyeLikelihood(finding, 'yes', { schools });
-  const yes = random.chance(truth.present.has(finding) ? present : absent);
+export function lookAt(random: Random, truth: Truth, finding: FindingId): Evidence {
+  const eye = EYE[visibilityOf(findingById(finding))];
+  const yes = random.chance(truth.present.has(finding) ? eye.sensitivity : 1 - eye.specificity);
   return { kind: 'eye', finding, answer: yes ? 'yes' : 'no' };
 }
 

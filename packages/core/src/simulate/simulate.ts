@@ -122,7 +122,7 @@ function drawCase({ seed, on, athlete }: CaseWanted): SimulatedCase {
   const adult = ageOn(athlete.birthDate, on) >= 18;
   const tests = BODY_TESTS.filter((t) => (adult || !t.adultsOnly) && t.speaksOf[t.firstSide] && random.chance(0.25));
   const evidence: Evidence[] = [
-    ...[...looked].map((finding) => lookAt(random, truth, athlete, on, finding)),
+    ...[...looked].map((finding) => lookAt(random, truth, finding)),
     ...tests.map((test) => readTest(random, truth, athlete, on, test.id, test.firstSide)),
   ];
   return { data: { on, athlete, evidence }, truth: { present: [...drawn.present].sort(), roots: [...drawn.roots].sort() } };

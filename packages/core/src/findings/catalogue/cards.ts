@@ -43,6 +43,21 @@ const CARDS: Readonly<Record<CueId, CueCard>> = {
     meant: 'You choose how far. The foot comes by itself when it has to.',
     tryIt: 'Say how sure you are from 0 to 10, fall to the wall, say it again.',
   },
+  'pull-up-taught': {
+    heard: '“Finish high” was heard as: lift the hand.',
+    meant: 'The hand ends high only because it was fast; nobody has to carry it there.',
+    tryIt: 'Let the arm fall across you once, limp. Then throw and let it end there.',
+  },
+  'snap-misread': {
+    heard: '“Snap the wrist” was heard as: stiff arm, then flick.',
+    meant: 'The snap comes of an elbow that leads and a loose forearm.',
+    tryIt: 'Shake water off the fingers with a stiff arm, then with a loose one. The loose one splashes.',
+  },
+  'slam-taught': {
+    heard: '“Slam the door” was heard as: close at once.',
+    meant: 'The door closes behind the arm, not before it.',
+    tryIt: 'Say “arm, door” aloud: the second word at release, never before.',
+  },
 };
 
 /** The card of a misread word; null for a finding that is none. */

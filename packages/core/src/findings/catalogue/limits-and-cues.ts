@@ -1,6 +1,7 @@
 import { cue, limit } from '../types';
 import type { Finding } from '../types';
 
+const W = ['windmill'] as const;
 const H = ['overhand'] as const;
 const BOTH = ['overhand', 'windmill'] as const;
 
@@ -143,6 +144,7 @@ export const LIMITS_AND_CUES: readonly Finding[] = [
   }),
   cue({
     id: 'wasted-effort',
+    costPercent: [2, 5],
     disciplines: BOTH,
     title: 'Full effort buys no speed',
     seen: 'All-out throws are no faster than easy ones.',
@@ -156,5 +158,29 @@ export const LIMITS_AND_CUES: readonly Finding[] = [
     seen: 'The athlete guards against the fall down the slope.',
     forAthlete: 'The front leg will catch you; we practise that first.',
     eyeCheck: 'Does the athlete hold back from the fall or say the slope scares them?',
+  }),
+  cue({
+    id: 'pull-up-taught',
+    disciplines: W,
+    title: '“Finish high” was heard as lift the hand',
+    seen: 'Told to finish high, the athlete pulls the hand to the shoulder.',
+    forAthlete: 'The hand may go where it wants; let the arm turn in across you.',
+    eyeCheck: 'Does the athlete think of pulling the hand up to the shoulder?',
+  }),
+  cue({
+    id: 'snap-misread',
+    disciplines: W,
+    title: '“Snap the wrist” was heard as a stiff arm',
+    seen: 'Waiting for the snap, the athlete keeps the arm straight and flicks at the end.',
+    forAthlete: 'A loose arm snaps by itself; the elbow shows the way.',
+    eyeCheck: 'Does the athlete think of snapping the wrist at release?',
+  }),
+  cue({
+    id: 'slam-taught',
+    disciplines: W,
+    title: '“Slam the door” was heard as close at once',
+    seen: 'Told to close hard, the athlete shuts hips and shoulders before the arm has come round.',
+    forAthlete: 'The arm goes first; the hips follow it home.',
+    eyeCheck: 'Does the athlete think of slamming the hips shut?',
   }),
 ];

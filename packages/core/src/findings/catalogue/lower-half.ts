@@ -86,7 +86,6 @@ export const LOWER_HALF: readonly Finding[] = [
     seen: 'The back shin stays upright while the body should be leaning its push toward the target.',
     forAthlete: 'When the shin leans to the plate, the leg sends you there instead of up.',
     eyeCheck: 'Half way out: is the back shin still straight up and down?',
-    leaveAlone: 'In the fall school, when travel and timing are right.',
     lookAlikes: ['stall', 'knee-led-load'],
   }),
   habit({
@@ -166,7 +165,7 @@ export const LOWER_HALF: readonly Finding[] = [
     seen: 'The leg straightens before the body has fallen past it, so the push goes up.',
     forAthlete: 'Waiting a beat before the push sends you out instead of up.',
     eyeCheck: 'Does the head rise as the back leg straightens?',
-    costMph: [1, 2],
+    costPercent: [1.3, 2.7],
     lookAlikes: ['jump-off'],
   }),
   habit({
@@ -190,8 +189,7 @@ export const LOWER_HALF: readonly Finding[] = [
     seen: 'Heel and foot of the drive leg leave the ground well before the front foot lands.',
     forAthlete: 'Holding the ground a moment longer lets the hips turn from something.',
     eyeCheck: 'Is the back foot already up or spinning before the front foot touches?',
-    costMph: [1, 3],
-    leaveAlone: 'In the inside-edge school, a heel that rolls up while the inside edge still holds.',
+    costPercent: [1.3, 4],
     lookAlikes: ['idle-drive-leg', 'swing-open'],
   }),
   habit({
@@ -203,7 +201,7 @@ export const LOWER_HALF: readonly Finding[] = [
     seen: 'The front foot lands well inside the usual share of body height.',
     forAthlete: 'A longer, unforced stride gives more time to build speed.',
     eyeCheck: 'Does the front foot land clearly short of the usual mark?',
-    costMph: [0.5, 2],
+    costPercent: [0.7, 2.7],
     leaveAlone: 'A stride in band for this height and age.',
   }),
   habit({
@@ -239,7 +237,7 @@ export const LOWER_HALF: readonly Finding[] = [
     seen: 'The front knee goes on bending or bows out; it never straightens by release.',
     forAthlete: 'A front leg that stands up under you hands its speed to the ball.',
     eyeCheck: 'Is the front knee still bending when the ball leaves?',
-    costMph: [1, 2],
+    costPercent: [1.3, 2.7],
     lookAlikes: ['knee-caves', 'chest-behind'],
   }),
   habit({
@@ -275,7 +273,7 @@ export const LOWER_HALF: readonly Finding[] = [
     forAthlete: 'Hips that start just before the foot lands lead the arm instead of chasing it.',
     eyeCheck: 'At landing: is the belt still facing sideways?',
     hardToSee: false,
-    costMph: [1, 4],
+    costPercent: [1.3, 5.3],
     lookAlikes: ['turn-together', 'lean-back'],
   }),
   habit({
@@ -287,7 +285,6 @@ export const LOWER_HALF: readonly Finding[] = [
     seen: 'The hips close before the arm has passed the top, or stand past three quarters closed at release.',
     forAthlete: 'Hips that stay open a moment longer leave the arm its own line to the target.',
     eyeCheck: 'Do the hips face the catcher before the arm comes down past the top?',
-    leaveAlone: 'In the close-hard school, when the arm has passed the top first.',
     lookAlikes: ['shoulder-finish'],
   }),
   habit({

@@ -78,6 +78,9 @@ const CUES: Readonly<Record<FindingId, OneCue>> = {
   'drill-not-transferred': of('Other place, same picture', 'Carry it along'),
   'wasted-effort': of('Louder feet, same arm', 'Effort from the ground'),
   'fear-of-falling': of('Let the ground come to you', 'Hip first, foot last'),
+  'pull-up-taught': of('Palm to the other pocket', 'Let it turn in'),
+  'snap-misread': of('Shake water off the fingers', 'Elbow shows the way'),
+  'slam-taught': of('Arm first, then the door', 'Hips wait for the elbow'),
 };
 
 /** Where the other discipline says it differently. */

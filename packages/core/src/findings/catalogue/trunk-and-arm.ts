@@ -18,7 +18,7 @@ export const TRUNK_AND_ARM: readonly Finding[] = [
     seen: 'Hips and shoulders reach their top speed together; nothing is stretched between them.',
     forAthlete: 'Letting the hips go first and the shoulders wait stores speed between them.',
     eyeCheck: 'Do belt and chest come round at the same moment?',
-    costMph: [1, 4],
+    costPercent: [1.3, 5.3],
     lookAlikes: ['late-hips', 'fly-open'],
   }),
   habit({
@@ -43,7 +43,7 @@ export const TRUNK_AND_ARM: readonly Finding[] = [
     seen: 'The glove is pulled behind the body before the hips have turned.',
     forAthlete: 'A glove that waits for the chest keeps you on the target.',
     eyeCheck: 'Does the glove fly past the hip before release?',
-    costMph: [0.5, 2],
+    costPercent: [0.7, 2.7],
     leaveAlone: 'A fast glove that moves together with the trunk.',
     lookAlikes: ['glove-drift'],
   }),
@@ -112,7 +112,6 @@ export const TRUNK_AND_ARM: readonly Finding[] = [
     seen: 'Shoulders and hips slam closed together and the trailing foot is dragged along a curved path.',
     forAthlete: 'Let the leg bring itself through; the shoulders can stay quiet.',
     eyeCheck: 'Does the trailing foot take a curved path, pulled round by the shoulders?',
-    leaveAlone: 'In the close-hard school, when the foot comes straight.',
     lookAlikes: ['idle-drive-leg'],
   }),
   habit({
