@@ -84,7 +84,7 @@ function judgeCases(name: string, broken: boolean): void {
   for (let n = 0; n < CASES; n++) {
     const random = randomFrom(FIRST_SEED + n + (broken ? 50_000 : 0));
     const athlete = athleteOf(random, n);
-    const world = broken ? brokenWorld(random, athlete) : undefined;
+    const world = broken ? brokenWorld(random, athlete, ON) : undefined;
     const truth = drawTruth(random, athlete, ON, world);
     const answerer = new Answerer(random, athlete, ON, truth, world);
     const checks = everyCheck(athlete).filter((c) => random.chance(0.35) && (broken || asModelled(c)));

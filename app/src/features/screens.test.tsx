@@ -78,6 +78,7 @@ const overview: AthleteOverview = {
   timeline: [{ on: '2026-05-01', kind: 'session', text: '20 reps, 18 good' }],
   speed: null,
   flags: [],
+  spurt: null,
   archived: false,
   intakeNext: null,
   minor: true,
@@ -92,6 +93,8 @@ const evidence: Evidence[] = [
   { kind: 'eye', finding: 'stall', answer: 'yes' },
   { kind: 'eye', finding: 'late-hips', answer: 'yes' },
   { kind: 'eye', finding: 'shin-vertical', answer: 'no' },
+  { kind: 'eye', finding: 'glove-pull', answer: 'yes' },
+  { kind: 'eye', finding: 'stuck-back', answer: 'no' },
 ];
 const judged = (items: Evidence[]): DiagnosisRecord => ({
   id: '',

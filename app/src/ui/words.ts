@@ -45,7 +45,7 @@ export function checkText(check: Check): string {
   }
 }
 
-const MISSES: Record<string, string> = {
+export const MISSES: Record<string, string> = {
   high: 'high',
   'arm-side-high': 'arm side and high',
   'inside-outside': 'inside and outside',

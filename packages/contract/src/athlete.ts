@@ -1,4 +1,4 @@
-import { DISCIPLINES, HANDS, LEVELS, SCHOOL_OPTIONS } from '@wrightonic/core';
+import { DISCIPLINES, HANDS, JUMP_NORMS, LEVELS, SCHOOL_OPTIONS } from '@wrightonic/core';
 import type { AcademyNumbers, AthleteProfile, Schools } from '@wrightonic/core';
 import Joi from 'joi';
 import { gateSettingsSchema } from './gate';
@@ -17,6 +17,7 @@ const profileKeys = {
   heightM: between(0.8, 2.4, 'm (80 and 240 cm)'),
   massKg: between(15, 220, 'kg'),
   level: oneOf(LEVELS).required(),
+  jumpNorms: oneOf(JUMP_NORMS),
 };
 
 export const athleteProfileSchema = objectOf<AthleteProfile>(profileKeys);

@@ -10,7 +10,16 @@ import {
   SETTINGS,
   WEEKDAYS,
 } from '@wrightonic/core';
-import type { DiagnosisRequest, Overrule, OwnLibrary, PlanRequest, TrendReading, TrendRequest, WorkDone } from '@wrightonic/core';
+import type {
+  DiagnosisRequest,
+  Overrule,
+  OwnLibrary,
+  PlanRequest,
+  TrendReading,
+  TrendRequest,
+  WorkDone,
+  AthleteSize,
+} from '@wrightonic/core';
 import Joi from 'joi';
 import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
 import { bornBefore, bornMessage, futureMessage, nothingAfter } from './dated';
@@ -49,6 +58,14 @@ export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
   overrules: listOf(overruleSchema, 60)
     .unique('finding')
     .messages({ 'array.unique': '{{#label}} rules on a finding that was ruled on already' }),
+  sizes: listOf(
+    objectOf<AthleteSize>({
+      on: isoDate().required(),
+      heightM: Joi.number().min(0.8).max(2.4).required(),
+      massKg: Joi.number().min(15).max(220).required(),
+    }),
+    400,
+  ),
   work: listOf(
     objectOf<WorkDone>({ finding: oneOf(FINDING_IDS).required(), on: isoDate().required(), reps: count(5000).required() }),
     2000,

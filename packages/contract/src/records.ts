@@ -24,6 +24,7 @@ import type {
   Rung,
   Schools,
   Season,
+  Spurt,
   SessionSummary,
   TestStep,
   Trend,
@@ -143,12 +144,20 @@ export const focusChangeSchema = objectOf<FocusChange>({
   reason: text(500).required(),
 }).or('rung', 'end');
 
+export const OUTING_KINDS = ['game', 'catch', 'lesson', 'other'] as const;
+export type OutingKind = (typeof OUTING_KINDS)[number];
+
 export interface NewOuting {
   readonly on: IsoDate;
   readonly pitches: number;
   readonly throws: number;
   readonly highEffort: number;
   readonly innings: number;
+  /** Left out: a game where there were pitches, else catch. */
+  readonly kind?: OutingKind;
+  /** Caught on that day, too. */
+  readonly caught?: boolean;
+  readonly breakingPitches?: number;
 }
 export const newOutingSchema = objectOf<NewOuting>({
   on: isoDate().required(),
@@ -156,6 +165,9 @@ export const newOutingSchema = objectOf<NewOuting>({
   throws: count(1000).required(),
   highEffort: count(1000).required(),
   innings: Joi.number().min(0).max(30).required(),
+  kind: oneOf(OUTING_KINDS),
+  caught: Joi.boolean(),
+  breakingPitches: count(300),
 });
 export { clearanceSchema };
 
@@ -244,6 +256,8 @@ export interface AthleteOverview {
   readonly timeline: readonly TimelineEntry[];
   readonly speed: SpeedSentence | null;
   readonly flags: readonly FindingId[];
+  /** A spurt of growth: test the body anew, load less. */
+  readonly spurt: Spurt | null;
   readonly archived: boolean;
   readonly intakeNext: IntakeStep | null;
   readonly minor: boolean;

@@ -15,6 +15,8 @@ export * from './diagnosis/evidence';
 export * from './diagnosis/eye';
 export * from './diagnosis/fading';
 export * from './diagnosis/glances';
+export * from './diagnosis/misses';
+export * from './shared/growth';
 export * from './diagnosis/history';
 export { OUTCOMES } from './diagnosis/standing';
 export type { OutcomeOf } from './diagnosis/standing';

@@ -17,6 +17,7 @@ import { evidenceOf, lookedAt } from './evidence';
 import type { Observed } from './evidence';
 import { eyesOf, renewAgreements } from './eyes';
 import { loadOf, workloadOf } from './load';
+import { sizesOf } from './sizes';
 import type { FocusLogRow } from './log/rows';
 
 export interface AthleteDbRow {
@@ -28,6 +29,7 @@ export interface AthleteDbRow {
   height_m: number;
   mass_kg: number;
   level: AthleteProfile['level'];
+  jump_norms: AthleteProfile['jumpNorms'] | null;
   season: AthleteRecord['season'];
   availability: AthleteRecord['availability'];
   equipment: AthleteRecord['equipment'];
@@ -50,6 +52,7 @@ export const toRecord = (row: AthleteDbRow): AthleteRecord => ({
   heightM: row.height_m,
   massKg: row.mass_kg,
   level: row.level,
+  ...(row.jump_norms ? { jumpNorms: row.jump_norms } : {}),
   season: row.season,
   availability: row.availability,
   equipment: row.equipment,
@@ -64,6 +67,7 @@ export const profileOf = (athlete: AthleteRecord): AthleteProfile => ({
   heightM: athlete.heightM,
   massKg: athlete.massKg,
   level: athlete.level,
+  ...(athlete.jumpNorms ? { jumpNorms: athlete.jumpNorms } : {}),
 });
 
 export async function rowOf(ctx: Context, id: string): Promise<AthleteDbRow> {
@@ -163,7 +167,12 @@ async function workDone(ctx: Context, athlete: string): Promise<WorkDone[]> {
 
 /** What the judgement is asked: everything observed, each look by its own eye, the coach's words, the academy's numbers. */
 export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord): Promise<Judged> {
-  const [observed, rulings, work] = await Promise.all([evidenceOf(ctx, id), rulingsOf(ctx, id), workDone(ctx, id)]);
+  const [observed, rulings, work, sizes] = await Promise.all([
+    evidenceOf(ctx, id),
+    rulingsOf(ctx, id),
+    workDone(ctx, id),
+    sizesOf(ctx, id),
+  ]);
   const authors = [...new Set(observed.flatMap((o) => (o.evidence.kind === 'eye' && o.authorId ? [o.authorId] : [])))];
   const eyeOf = await eyesOf(ctx, authors);
   const evidence = observed.map(({ on, by, evidence: item, authorId }): DatedEvidence => {
@@ -183,6 +192,7 @@ export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord)
       evidence,
       overrules: rulings.map(({ finding, as }) => ({ finding, as })),
       work,
+      sizes,
     },
   };
 }
@@ -208,8 +218,8 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
     request,
     observed.map((o) => ({ id: o.id, author: o.authorId })),
   );
-  const { posterior: present, flags } = glanceOf(request);
-  const chain = chainOf(athlete.discipline, lookedAt(request.evidence), present, foci);
+  const { posterior: present, before, flags } = glanceOf(request);
+  const chain = chainOf(athlete.discipline, lookedAt(request.evidence), present, before, foci);
   const { locked, lockComesBack } = workloadOf(ctx, athlete, await loadOf(ctx, id)).today;
   await ctx.tenant
     .from('athletes')

@@ -28,6 +28,7 @@ export const ATHLETE_TABLES = {
   clearances: 'clearances',
   verdicts: 'gate verdicts',
   consents: 'consents',
+  athlete_sizes: 'heights and weights',
   body_checks: 'body checks',
   body_readings: 'body readings',
   body_notes: 'notes on body tests',

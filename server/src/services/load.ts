@@ -22,6 +22,9 @@ export interface RecordedClearance extends Clearance {
 /** Days of throwing that rules look back on. Pain and clearances count however old they are. */
 const DAYS_BACK = 400;
 
+/** What only outings have. */
+const OF_OUTINGS = ['pitches', 'innings', 'caught', 'breaking_pitches'] as const;
+
 /** A day of the log, or an outing: only outings have pitches. */
 interface ThrowsRow {
   on_date: IsoDate;
@@ -29,6 +32,8 @@ interface ThrowsRow {
   high_effort: number;
   pitches: number | null;
   innings: number | null;
+  caught: number | null;
+  breaking_pitches: number | null;
 }
 export interface PainRow {
   on_date: IsoDate;
@@ -80,12 +85,12 @@ export async function loadOf(
   const outings = own('outings')
     .where({ removed: false })
     .where('on_date', '>=', from)
-    .select('on_date', 'throws', 'high_effort', 'pitches', 'innings');
+    .select('on_date', 'throws', 'high_effort', 'pitches', 'innings', 'caught', 'breaking_pitches');
   // Asked for with every tap: one question instead of two.
   const [thrown, pains, clearances] = await Promise.all([
     own('load_days')
       .where('on_date', '>=', from)
-      .select('on_date', 'throws', 'high_effort', ctx.tenant.raw('null as pitches'), ctx.tenant.raw('null as innings'))
+      .select('on_date', 'throws', 'high_effort', ...OF_OUTINGS.map((column) => ctx.tenant.raw(`null as ${column}`)))
       .unionAll(outings) as unknown as Promise<ThrowsRow[]>,
     has.pains
       ? (own('pain_reports').orderBy(['at', 'id']).select('on_date', 'at', 'site', 'score', 'signs') as unknown as Promise<
@@ -108,6 +113,8 @@ export async function loadOf(
               throws: Math.max(o.throws, pitches),
               highEffort: o.high_effort,
               innings: o.innings ?? 0,
+              ...(o.caught ? { caught: true } : {}),
+              ...(o.breaking_pitches ? { breakingPitches: o.breaking_pitches } : {}),
             },
           ],
     ),

@@ -7,7 +7,7 @@ import type {
   MeasuredOn,
   StandingClearance,
 } from '@wrightonic/contract';
-import { ageOn, fromMph, measureById, SPARED_UNDER, toMph, trend, wordsForAthlete } from '@wrightonic/core';
+import { ageOn, fromMph, measureById, SPARED_UNDER, spurtOf, toMph, trend, wordsForAthlete } from '@wrightonic/core';
 import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate, PlanSession } from '@wrightonic/core';
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import { bodyHistories } from './body';
@@ -97,6 +97,7 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
       series: speed.series.map((p) => ({ date: p.date, level: inUnit(p.level), low: inUnit(p.low), high: inUnit(p.high) })),
     },
     flags: result.flags,
+    spurt: spurtOf(request.sizes ?? [], ctx.today),
     archived: Boolean(row.archived),
     intakeNext: row.intake_next,
     minor: isMinor(athlete.birthDate, ctx.today),

@@ -7,6 +7,7 @@ import type { Context } from './context';
 import { correctDiscipline } from './discipline';
 import { replan } from './plans';
 import { keepWords } from './roster';
+import { keepSize } from './sizes';
 import { blankFlags, renewGlance, UNSEEN } from './athletes';
 import type { AthleteDbRow } from './athletes';
 import { overview } from './overview';
@@ -24,7 +25,7 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteChange)
         ? `weighted balls are locked under ${WEIGHTED_BALLS_FROM}`
         : 'weighted balls are off in this academy; an owner can allow them in Desk',
     );
-  const { heightM, massKg, birthDate, availability, equipment, schools, setForeignAside = false, ...same } = given;
+  const { heightM, massKg, birthDate, availability, equipment, schools, jumpNorms, setForeignAside = false, ...same } = given;
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
     const known = await tenant.hold<AthleteDbRow>(id);
@@ -38,6 +39,7 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteChange)
       birth_date: birthDate,
       height_m: heightM,
       mass_kg: massKg,
+      jump_norms: jumpNorms ?? null,
       availability: JSON.stringify(availability),
       equipment: JSON.stringify(equipment),
       schools: JSON.stringify(schools),
@@ -50,6 +52,7 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteChange)
             intake_next: EMPTY_INTAKE.next,
           }),
     });
+    await keepSize(inside, id, { heightM, massKg });
     await keepWords(tenant, id, given.name);
     await renewGlance(inside, id);
     // Age, days, place, kit and season are what a plan is made of.

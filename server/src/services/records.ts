@@ -87,6 +87,8 @@ export async function putOuting(ctx: Context, athleteId: string, id: string, giv
   if (given.on > ctx.today) throw wrongField('on', `is ${given.on}, which is still to come; games to come go into the plan`);
   if (given.pitches === 0 && given.throws === 0 && given.highEffort === 0 && given.innings === 0)
     throw wrongField('throws', 'are all nought, so there is nothing to enter; nothing was changed');
+  if ((given.breakingPitches ?? 0) > Math.max(given.pitches, given.throws))
+    throw wrongField('breakingPitches', 'cannot be more than all throws');
   if (given.highEffort > given.throws && given.pitches === 0) throw wrongField('highEffort', 'cannot be more than all throws');
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
@@ -104,6 +106,9 @@ export async function putOuting(ctx: Context, athleteId: string, id: string, giv
         throws: given.throws,
         high_effort: given.highEffort,
         innings: given.innings,
+        kind: given.kind ?? (given.pitches > 0 ? 'game' : 'catch'),
+        caught: given.caught ?? false,
+        breaking_pitches: given.breakingPitches ?? 0,
         author: ctx.user.name,
       },
       before,

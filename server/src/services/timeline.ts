@@ -1,4 +1,4 @@
-import type { ConsentKind, TimelineEntry } from '@wrightonic/contract';
+import type { ConsentKind, OutingKind, TimelineEntry } from '@wrightonic/contract';
 import { findingById } from '@wrightonic/core';
 import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
 import type { Context } from './context';
@@ -16,6 +16,21 @@ function summary(items: readonly Evidence[]): string {
   ].filter(Boolean);
   return `${parts.join(', ')}${seen.length > 0 ? `. Seen: ${seen.slice(0, 3).join('; ')}` : ''}`;
 }
+
+interface OutingLine {
+  readonly kind: OutingKind;
+  readonly pitches: number;
+  readonly throws: number;
+  readonly caught: number;
+}
+const OUTING_WORDS: Record<OutingKind, string> = {
+  game: 'in a game',
+  catch: 'playing catch',
+  lesson: 'in another lesson',
+  other: 'elsewhere',
+};
+const outingText = ({ kind, pitches, throws, caught }: OutingLine): string =>
+  `${pitches > 0 ? `${pitches} pitches` : `${throws} throws`} ${OUTING_WORDS[kind]}${caught ? ', and caught' : ''}`;
 
 /** What happened with an athlete, newest first, a line each. */
 export async function timelineOf(ctx: Context, athlete: string): Promise<TimelineEntry[]> {
@@ -47,7 +62,7 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
       { on_date: IsoDate; finding: FindingId; verdict: string; from_rung: number; to_rung: number; reason: string }[],
       { on_date: IsoDate; reps: number; good: number }[],
       { on_date: IsoDate; site: string; score: number; moment: string }[],
-      { on_date: IsoDate; pitches: number; throws: number }[],
+      (OutingLine & { on_date: IsoDate })[],
       { on_date: IsoDate; by_clinician: string }[],
       { on_date: IsoDate; weeks: number; assigned: number }[],
       { started_on: IsoDate; finding: FindingId }[],
@@ -80,7 +95,7 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
     ...outings.map((o): TimelineEntry => ({
       on: o.on_date,
       kind: 'outing',
-      text: o.pitches > 0 ? `Game: ${o.pitches} pitches` : `${o.throws} throws elsewhere`,
+      text: outingText(o),
     })),
     ...clearances.map((c): TimelineEntry => ({ on: c.on_date, kind: 'clearance', text: `Cleared by ${c.by_clinician}` })),
     ...plans.map((p): TimelineEntry => ({

@@ -97,6 +97,9 @@ function ArmPart({ data, role }: { readonly data: AthleteOverview; readonly role
         </Text>
       ))}
       <AgeRule data={data} />
+      {data.spurt ? (
+        <Caution testID="spurt">{`Grown ${data.spurt.cm} cm since ${weekDay(data.spurt.since)}: test the body anew and throw less for a while. Older measures and tests count less.`}</Caution>
+      ) : null}
       {form === null ? (
         <Row>
           <Action kind="quiet" label="Add a game or outside throws" onPress={() => setForm('outing')} />

@@ -1,14 +1,18 @@
+import { OUTING_KINDS } from '@wrightonic/contract';
+import type { OutingKind } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
 import { newId } from '../../state/ids';
-import { Action, Caution } from '../../ui/controls';
+import { Action, Caution, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
 import { Row } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
 
 const whole = (text: string): number => (text.trim() === '' ? 0 : Number(text));
+
+const KIND_NAMES: Record<OutingKind, string> = { game: 'Game', catch: 'Catch', lesson: 'Other lesson', other: 'Something else' };
 
 /** Throwing done elsewhere: it counts in rest and budget. */
 export function OutingForm({ athlete, onDone }: { readonly athlete: string; readonly onDone: () => void }) {
@@ -19,13 +23,19 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
   const [pitches, setPitches] = useState('');
   const [throws, setThrows] = useState('');
   const [innings, setInnings] = useState('');
+  const [kind, setKind] = useState<OutingKind>('game');
+  const [caught, setCaught] = useState(false);
+  const [breaking, setBreaking] = useState('');
   const save = async () => {
     const body = {
       on,
-      pitches: whole(pitches),
-      throws: Math.max(whole(throws), whole(pitches)),
+      pitches: kind === 'game' ? whole(pitches) : 0,
+      throws: Math.max(whole(throws), kind === 'game' ? whole(pitches) : 0),
       highEffort: 0,
-      innings: Number(innings) || 0,
+      innings: kind === 'game' ? Number(innings) || 0 : 0,
+      kind,
+      caught,
+      breakingPitches: whole(breaking),
     };
     const answer = await put({ athlete, id, body });
     if (answer.data) onDone();
@@ -34,15 +44,22 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
     <View style={{ gap: SPACE.s }}>
       <DateField label="Day" value={on} onChange={setOn} />
       <Row>
-        <TextInput
-          mode="outlined"
-          label="Pitches in games"
-          value={pitches}
-          onChangeText={setPitches}
-          inputMode="numeric"
-          style={{ flex: 1 }}
-          testID="outing-pitches"
-        />
+        {OUTING_KINDS.map((of) => (
+          <Choice key={of} label={KIND_NAMES[of]} chosen={kind === of} onPress={() => setKind(of)} testID={`outing-${of}`} />
+        ))}
+      </Row>
+      <Row>
+        {kind === 'game' ? (
+          <TextInput
+            mode="outlined"
+            label="Pitches in games"
+            value={pitches}
+            onChangeText={setPitches}
+            inputMode="numeric"
+            style={{ flex: 1 }}
+            testID="outing-pitches"
+          />
+        ) : null}
         <TextInput
           mode="outlined"
           label="All throws"
@@ -52,14 +69,28 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
           style={{ flex: 1 }}
           testID="outing-throws"
         />
+        {kind === 'game' ? (
+          <TextInput
+            mode="outlined"
+            label="Innings"
+            value={innings}
+            onChangeText={setInnings}
+            inputMode="decimal"
+            style={{ flex: 1, maxWidth: 110 }}
+          />
+        ) : null}
         <TextInput
           mode="outlined"
-          label="Innings"
-          value={innings}
-          onChangeText={setInnings}
-          inputMode="decimal"
-          style={{ flex: 1, maxWidth: 110 }}
+          label="Breaking pitches"
+          value={breaking}
+          onChangeText={setBreaking}
+          inputMode="numeric"
+          style={{ flex: 1 }}
+          testID="outing-breaking"
         />
+      </Row>
+      <Row>
+        <Choice label="Caught that day, too" chosen={caught} onPress={() => setCaught(!caught)} testID="outing-caught" />
       </Row>
       <Text variant="bodySmall">Games, catching, other lessons: all throws at half effort and more.</Text>
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}

@@ -13,7 +13,13 @@ export interface IntakeForm {
     readonly discipline: AthleteProfile['discipline'] | null;
     readonly throws: AthleteProfile['throws'] | null;
   };
-  readonly size: { readonly height: string; readonly mass: string; readonly level: AthleteProfile['level'] | null };
+  readonly size: {
+    readonly height: string;
+    readonly mass: string;
+    readonly level: AthleteProfile['level'] | null;
+    /** Undefined: by discipline. */
+    readonly jumpNorms?: AthleteProfile['jumpNorms'];
+  };
   readonly week: {
     readonly days: Partial<Record<Weekday, { readonly place: Place; readonly minutes: number }>>;
     readonly equipment: AthleteRecord['equipment'];
@@ -42,7 +48,12 @@ export type LengthUnit = 'cm' | 'in';
 export function formOf(athlete: AthleteRecord, intake: IntakeRecord, unit: LengthUnit): IntakeForm {
   return {
     who: { name: athlete.name, birthDate: athlete.birthDate, discipline: athlete.discipline, throws: athlete.throws },
-    size: { height: heightText(athlete.heightM, unit).replace(' cm', ''), mass: String(athlete.massKg), level: athlete.level },
+    size: {
+      height: heightText(athlete.heightM, unit).replace(' cm', ''),
+      mass: String(athlete.massKg),
+      level: athlete.level,
+      ...(athlete.jumpNorms ? { jumpNorms: athlete.jumpNorms } : {}),
+    },
     week: {
       days: Object.fromEntries(athlete.availability.map(({ weekday, place, minutes }) => [weekday, { place, minutes }])),
       equipment: athlete.equipment,
@@ -80,6 +91,7 @@ export function recordFrom(form: IntakeForm, unit: LengthUnit): AthleteRecord | 
     heightM,
     massKg,
     level: size.level,
+    ...(size.jumpNorms ? { jumpNorms: size.jumpNorms } : {}),
     season: form.season,
     availability: WEEKDAYS.flatMap((weekday) => {
       const day = week.days[weekday];

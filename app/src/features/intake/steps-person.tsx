@@ -3,6 +3,8 @@ import {
   ageOn,
   dailyPitchLimit,
   highEffortLimit,
+  JUMP_NORMS,
+  jumpNormsOf,
   LEVELS,
   practiceBudget,
   readHeight,
@@ -115,6 +117,18 @@ export function Size({ form, change }: StepProps) {
             chosen={size.level === level}
             onPress={() => set({ level })}
             testID={`new-${level}`}
+          />
+        ))}
+      </Row>
+      <Row>
+        <Text variant="bodyMedium">Jumps are held against those of</Text>
+        {JUMP_NORMS.map((norms) => (
+          <Choice
+            key={norms}
+            label={norms}
+            chosen={(size.jumpNorms ?? jumpNormsOf({ discipline: form.who.discipline ?? 'overhand' })) === norms}
+            onPress={() => set({ jumpNorms: norms })}
+            testID={`norms-${norms}`}
           />
         ))}
       </Row>

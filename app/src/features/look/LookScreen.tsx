@@ -1,4 +1,5 @@
 import { linkMovement, linkName, LINKS } from '@wrightonic/core';
+import type { Link } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -9,7 +10,11 @@ import { Panes, Row, Screen } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
 import { percent, titleOf } from '../../ui/words';
+import { Details } from './Details';
+import { Results } from './Results';
+import { Thoughts } from './Thoughts';
 import { LOOKS_AT_ONCE, useLooks } from './use-looks';
+import { useSaid } from './use-said';
 import type { Answer, LookPage } from './use-looks';
 
 const ANSWERS: readonly (readonly [Answer, string])[] = [
@@ -17,7 +22,9 @@ const ANSWERS: readonly (readonly [Answer, string])[] = [
   ['no', 'No'],
   ['unsure', 'Can’t tell'],
 ];
-const PAGES: readonly LookPage[] = [...LINKS, 'ask'];
+const PAGES: readonly LookPage[] = [...LINKS, 'ask', 'results'];
+const OTHER_PAGES = { ask: 'Ask the athlete', results: 'How it comes out' } as const;
+const isLink = (page: LookPage): page is Link => page !== 'ask' && page !== 'results';
 
 /** Ball in one hand: one link at a time, one tap for each thing to see. */
 export function LookScreen({ id }: { readonly id: string }) {
@@ -35,11 +42,12 @@ export function LookScreen({ id }: { readonly id: string }) {
   const current = PAGES[page]!;
   const movement = useMemo(
     () =>
-      athlete && overview && current !== 'ask'
+      athlete && overview && isLink(current)
         ? linkMovement(current, athlete.discipline, athlete.heightM, overview.age)
         : undefined,
     [athlete, overview, current],
   );
+  const said = useSaid(id, me?.academy.today ?? '');
   const { diagnosis, error, looks, answer } = useLooks(id, athlete?.discipline ?? 'overhand', current, me?.academy.today ?? '');
   if (!athlete || !diagnosis)
     return error ? (
@@ -51,7 +59,8 @@ export function LookScreen({ id }: { readonly id: string }) {
     );
   const top = diagnosis.result.roots[0];
   const last = page === PAGES.length - 1;
-  const name = current === 'ask' ? 'Ask the athlete' : linkName(current, athlete.discipline);
+  const nameOf = (of: LookPage) => (isLink(of) ? linkName(of, athlete.discipline) : OTHER_PAGES[of]);
+  const name = nameOf(current);
   const settled = diagnosis.result.lookingSettled;
   return (
     <Screen
@@ -73,7 +82,7 @@ export function LookScreen({ id }: { readonly id: string }) {
                 <Action label="What is it?" onPress={() => router.push(`/athletes/${id}/what`)} testID="to-what" />
               ) : (
                 <Action
-                  label={`Next: ${PAGES[page + 1] === 'ask' ? 'ask the athlete' : linkName(PAGES[page + 1] as never, athlete.discipline)}`}
+                  label={`Next: ${isLink(PAGES[page + 1]!) ? nameOf(PAGES[page + 1]!) : nameOf(PAGES[page + 1]!).toLowerCase()}`}
                   onPress={() => turn(page + 1)}
                   testID="next-link"
                 />
@@ -97,9 +106,11 @@ export function LookScreen({ id }: { readonly id: string }) {
         </Text>
       </View>
       <Panes weights={[2, 3]}>
-        {current === 'ask' ? (
+        {!isLink(current) ? (
           <Text style={{ color: palette.soft }}>
-            What the athlete thinks about is a cause like any other. Ask openly, then tap what you heard.
+            {current === 'ask'
+              ? 'What the athlete thinks about is a cause like any other. Ask openly, then tap what you heard.'
+              : 'Results tell what may be left alone. A slow try tells body from timing; a clean drill tells what was not carried over.'}
           </Text>
         ) : (
           <Mannequin
@@ -134,6 +145,9 @@ export function LookScreen({ id }: { readonly id: string }) {
               </Row>
             </View>
           ))}
+          {isLink(current) ? <Details link={current} discipline={athlete.discipline} said={said} /> : null}
+          {current === 'ask' ? <Thoughts discipline={athlete.discipline} said={said} /> : null}
+          {current === 'results' ? <Results athlete={athlete} said={said} /> : null}
           {!all && looks.length > LOOKS_AT_ONCE ? (
             <Action
               kind="plain"

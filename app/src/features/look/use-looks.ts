@@ -7,8 +7,8 @@ import { newId } from '../../state/ids';
 
 export type Answer = 'yes' | 'no' | 'unsure';
 
-/** What is asked about thoughts comes after the six links. */
-export type LookPage = Link | 'ask';
+/** What is asked, and how it comes out, come after the six links. */
+export type LookPage = Link | 'ask' | 'results';
 
 export interface Look {
   readonly finding: Finding;

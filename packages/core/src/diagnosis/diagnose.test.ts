@@ -260,7 +260,8 @@ describe('the model on its own cases', () => {
   it('agrees with its own glance', () => {
     const evidence = [eye('early-peel'), eye('fly-open')];
     const { posterior, flags } = judge(evidence);
-    expect(glanceOf({ on, athlete: overhand, evidence })).toEqual({ posterior, flags });
+    const before = judge([]).posterior;
+    expect(glanceOf({ on, athlete: overhand, evidence })).toEqual({ posterior, flags, before });
   });
 
   it('never makes an untested limit the first guess from one look', () => {

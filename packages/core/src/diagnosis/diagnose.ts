@@ -102,12 +102,15 @@ const posteriorOf = (model: Model, present: ArrayLike<number>): Diagnosis['poste
  * P(present) of every finding, and those flagged for health: what a glance needs.
  * @throws EvidenceError for an item that cannot be about this athlete
  */
-export function glanceOf(request: DiagnosisRequest): Pick<Diagnosis, 'posterior' | 'flags'> {
+export function glanceOf(
+  request: DiagnosisRequest,
+): Pick<Diagnosis, 'posterior' | 'flags'> & { readonly before: Diagnosis['posterior'] } {
   const situation = situationOf(request);
   const model = buildModel(situation, whatIsSaid(request.evidence, situation));
   const { present } = infer(model.network, model.likelihoods());
   const posterior = posteriorOf(model, present);
-  return { posterior, flags: flagsOf(posterior, posteriorOf(model, priorBeliefs(model).present)) };
+  const before = posteriorOf(model, priorBeliefs(model).present);
+  return { posterior, before, flags: flagsOf(posterior, before) };
 }
 
 /** Roots that were raised above their prior, likeliest first; what the coach has called a root comes before all. */

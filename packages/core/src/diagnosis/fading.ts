@@ -1,4 +1,6 @@
 import type { FindingId } from '../findings/ids';
+import { grownSince, HALF_LIFE_CM } from '../shared/growth';
+import type { AthleteSize } from '../shared/growth';
 import type { IsoDate } from '../shared/dates';
 import { daysBetween } from '../shared/dates';
 import type { Evidence } from './evidence';
@@ -28,24 +30,27 @@ export const HALF_LIFE_DAYS: Readonly<Record<Evidence['kind'], number>> = {
   told: 365,
   glance: 120,
 };
+/** Kinds that a grown body makes stale. */
+const OF_THE_BODY: ReadonlySet<Evidence['kind']> = new Set(['screen', 'measure', 'sequence']);
 /** Good reps on a finding after which what was seen of it has an even chance to have changed. Provenance `house`. */
 export const HALF_LIFE_REPS = 400;
 
 /**
- * Chance that what was observed then still holds: halved with each half-life that has passed, and with each
- * {@link HALF_LIFE_REPS} good reps on the finding since. One for evidence of the day, or without a date.
+ * Chance that what was observed then still holds: halved with each half-life that has passed, with each
+ * {@link HALF_LIFE_REPS} good reps on the finding since, and, for tests and measures, with each {@link HALF_LIFE_CM} grown since. One for evidence of the day, or without a date.
  */
 export function stillHolds(
   kind: Evidence['kind'],
   observedOn: IsoDate | undefined,
   on: IsoDate,
   finding: FindingId | null,
-  work: readonly WorkDone[],
+  { work = [], sizes = [] }: { readonly work?: readonly WorkDone[]; readonly sizes?: readonly AthleteSize[] },
 ): number {
   if (observedOn === undefined) return 1;
   const days = Math.max(0, daysBetween(observedOn, on));
   const reps = work.reduce((total, w) => (w.finding === finding && w.on > observedOn && w.on <= on ? total + w.reps : total), 0);
-  return 0.5 ** (days / HALF_LIFE_DAYS[kind] + reps / HALF_LIFE_REPS);
+  const grown = OF_THE_BODY.has(kind) ? grownSince(sizes, observedOn, on) : 0;
+  return 0.5 ** (days / HALF_LIFE_DAYS[kind] + reps / HALF_LIFE_REPS + grown / HALF_LIFE_CM);
 }
 
 /** The likelihood for today's state of what held then: with chance 1 − holds it says nothing. */

@@ -198,7 +198,7 @@ export function contributionsOf(evidence: readonly DatedEvidence[], situation: S
     throw new EvidenceError(late, 'on', `${evidence[late]!.on} is still to come: the day of the evaluation is ${situation.on}`);
   const standing = standingOf(evidence, situation.on);
   const holds = (item: DatedEvidence, finding: FindingId | null) =>
-    stillHolds(item.kind, item.on, situation.on, finding, situation.work ?? []);
+    stillHolds(item.kind, item.on, situation.on, finding, situation);
   const said = sayings(evidence, standing, situation).map((one, index): Contribution => {
     const item = evidence[index]!;
     // Tests fade and are weighed side by side, each by its own day: that is in what they say already.

@@ -22,7 +22,7 @@ export function leakOf(finding: Finding, athlete: AthleteProfile, on: IsoDate, n
   const age = ageOn(athlete.birthDate, on);
   let factor = LEAK_TIMES[athlete.discipline][finding.leak];
   if (finding.leak === 'habit' || finding.leak === 'usual-consequence') {
-    if (athlete.level === 'beginner') factor *= 1.2;
+    if (athlete.level === 'beginner') factor *= 1.1;
     else if (athlete.level === 'college' || athlete.level === 'adult') factor *= 0.85;
   }
   if (finding.leak === 'limit' && age < 19) factor *= 0.75;

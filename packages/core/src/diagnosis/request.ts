@@ -2,6 +2,7 @@ import type { AthleteProfile } from '../shared/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { resolveSchools } from '../shared/schools';
+import type { AthleteSize } from '../shared/growth';
 import type { Schools } from '../shared/schools';
 import type { AcademyNumbers } from '../settings/numbers';
 import { EvidenceError } from './evidence';
@@ -23,13 +24,23 @@ export interface DiagnosisRequest {
   readonly overrules?: readonly Overrule[];
   /** Good reps done on findings: what was seen before them may no longer be so. */
   readonly work?: readonly WorkDone[];
+  /** Height and mass over time: a grown body makes older tests and measures stale. */
+  readonly sizes?: readonly AthleteSize[];
 }
 
 /**
  * The setting of a request: what applies to this athlete on this day.
  * @throws EvidenceError for an overrule of a finding that this delivery does not have, or two on one finding
  */
-export function situationOf({ on, athlete, schools, numbers, overrules = [], work = [] }: DiagnosisRequest): Situation {
+export function situationOf({
+  on,
+  athlete,
+  schools,
+  numbers,
+  overrules = [],
+  work = [],
+  sizes = [],
+}: DiagnosisRequest): Situation {
   const { ids, limitsBehind } = graphFor(athlete.discipline);
   const fault = overruleFault(overrules, ids);
   if (fault) throw new EvidenceError(fault[0], 'finding', fault[1], 'overrules');
@@ -42,6 +53,7 @@ export function situationOf({ on, athlete, schools, numbers, overrules = [], wor
     limitsBehind,
     overrules,
     work,
+    sizes,
     ...(numbers ? { numbers } : {}),
   };
 }

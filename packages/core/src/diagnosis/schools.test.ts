@@ -5,14 +5,14 @@ import { SCHOOL_OPTIONS } from '../shared/schools';
 import { THROWER } from '../testing/athletes';
 import { wordsForAthlete } from './athlete-words';
 import { diagnose } from './diagnose';
-import type { Evidence } from './evidence';
+import type { DatedEvidence, Evidence } from './evidence';
 
 const on = '2026-04-18';
 const WINDMILL: AthleteProfile = { ...THROWER, discipline: 'windmill' };
-const judge = (evidence: readonly Evidence[], schools: Partial<Schools> = {}, athlete = THROWER) =>
+const judge = (evidence: readonly DatedEvidence[], schools: Partial<Schools> = {}, athlete = THROWER) =>
   diagnose({ on, athlete, schools, evidence });
 const eye = (finding: FindingId): Evidence => ({ kind: 'eye', finding, answer: 'yes' });
-const left = (evidence: readonly Evidence[], schools: Partial<Schools>, athlete = THROWER) =>
+const left = (evidence: readonly DatedEvidence[], schools: Partial<Schools>, athlete = THROWER) =>
   judge(evidence, schools, athlete).leaveAlone.map((l) => l.item);
 
 /** What each answer to each question changes; a question without an entry here would not be worth asking. */
@@ -117,7 +117,7 @@ describe('what is left alone', () => {
     for (const finding of ['stall', 'early-peel', 'glove-pull', 'idle-drive-leg'] as const)
       for (const driveLeg of SCHOOL_OPTIONS.driveLeg) {
         const { focus, leaveAlone } = judge(
-          [eye(finding), { ...eye(finding), by: 'b' } as Evidence, { kind: 'outcome', strikes: 'good', velocity: 'good' }],
+          [eye(finding), { ...eye(finding), by: 'b' }, { kind: 'outcome', strikes: 'good', velocity: 'good' }],
           { driveLeg },
         );
         for (const f of [focus.lowerHalf, focus.arm, focus.open?.finding])

@@ -22,7 +22,7 @@ const limitSet: ReadonlySet<string> = new Set(LIMIT_IDS);
 const FACT: Likelihood = [0.001, 1];
 const READINGS_OF_A_FACT = 2;
 /** A side that stands clearly behind the other: so much likelier where it is limited. */
-const UNEVEN = 2.5;
+const UNEVEN = 1.6;
 /** How much one free side says of a limit that could sit on either. */
 const ONE_SIDE = { first: 0.75, other: 0.45 } as const;
 
@@ -76,7 +76,6 @@ function sideRead(
   // One reading of the newest day is held against those of the day before it.
   const both =
     count(newest) >= READINGS_OF_A_FACT ? newest : read.filter((r) => days.slice(0, READINGS_OF_A_FACT).includes(r.day));
-  const { on, work = [] } = situation;
   return {
     side,
     items: newest.map((r) => r.index),
@@ -86,7 +85,7 @@ function sideRead(
       band,
     ).value,
     fact: count(both) >= READINGS_OF_A_FACT && both.every((r) => isLimit(r.item)),
-    holds: stillHolds('screen', newest[0]!.day, on, test.speaksOf[side] ?? null, work),
+    holds: stillHolds('screen', newest[0]!.day, situation.on, test.speaksOf[side] ?? null, situation),
   };
 }
 
@@ -174,7 +173,7 @@ function slouchSays(
   index: number,
   evidence: readonly DatedEvidence[],
   standing: Standing,
-  { on, work = [] }: Situation,
+  situation: Situation,
   finding: FindingId,
 ): readonly { readonly finding: FindingId; readonly likelihood: Likelihood }[] {
   const day = standing.dayOf(index);
@@ -188,5 +187,5 @@ function slouchSays(
   const [tall, slouched] = [sameDay('trunk-rotation'), sameDay('trunk-rotation-slouched')];
   if (tall.length === 0 || Math.min(...slouched.map((r) => r.at)) !== index) return [];
   const likelihood = densities(mean(tall) - mean(slouched), { presentMean: 16, absentMean: 4, sd: 6 });
-  return [{ finding, likelihood: faded(power(likelihood, 0.5), stillHolds('screen', day, on, finding, work)) }];
+  return [{ finding, likelihood: faded(power(likelihood, 0.5), stillHolds('screen', day, situation.on, finding, situation)) }];
 }

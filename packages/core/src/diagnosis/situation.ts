@@ -4,6 +4,7 @@ import type { AcademyNumbers } from '../settings/numbers';
 import type { AthleteProfile } from '../shared/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
+import type { AthleteSize } from '../shared/growth';
 import type { Schools } from '../shared/schools';
 import type { Overrule } from './evidence';
 import type { WorkDone } from './fading';
@@ -16,6 +17,8 @@ export interface Situation {
   readonly numbers?: AcademyNumbers;
   readonly overrules?: readonly Overrule[];
   readonly work?: readonly WorkDone[];
+  /** Height and mass over time. */
+  readonly sizes?: readonly AthleteSize[];
   /** Findings of this discipline. */
   readonly inPlay: ReadonlySet<FindingId>;
   /** Limits from which a path of arrows leads to the finding. */

@@ -158,7 +158,7 @@ export function traceOf(request: DiagnosisRequest, index: number): Trace {
   const { on } = whatIsSaid(request.evidence, situation)[index]!;
   const weight = thingsOf(item).length === 0 ? 1 : standingOf(request.evidence, situation.on).weight(index);
   const finding = on.length === 1 ? on[0]!.finding : null;
-  const holds = stillHolds(item.kind, item.on, situation.on, finding, situation.work ?? []);
+  const holds = stillHolds(item.kind, item.on, situation.on, finding, situation);
   return {
     says: on.map(({ finding: id, likelihood: [absent, present] }) => ({
       finding: id,

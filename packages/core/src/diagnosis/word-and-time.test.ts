@@ -24,12 +24,15 @@ const judge = (evidence: readonly DatedEvidence[], more: Partial<DiagnosisReques
 describe('evidence that grows old', () => {
   it('holds by half after a half-life, of days or of good reps on the finding', () => {
     const then = addDays(on, -HALF_LIFE_DAYS.eye);
-    expect(stillHolds('eye', then, on, 'stall', [])).toBeCloseTo(0.5, 9);
-    expect(stillHolds('eye', on, on, 'stall', [{ finding: 'stall', on, reps: 400 }])).toBe(1);
+    expect(stillHolds('eye', then, on, 'stall', {})).toBeCloseTo(0.5, 9);
+    expect(stillHolds('eye', on, on, 'stall', { work: [{ finding: 'stall', on, reps: 400 }] })).toBe(1);
     const since = [{ finding: 'stall' as const, on, reps: HALF_LIFE_REPS }];
-    expect(stillHolds('eye', addDays(on, -1), on, 'stall', since)).toBeCloseTo(0.5 * 0.5 ** (1 / HALF_LIFE_DAYS.eye), 9);
-    expect(stillHolds('eye', addDays(on, -1), on, 'late-hips', since)).toBeGreaterThan(0.99);
-    expect(stillHolds('eye', undefined, on, 'stall', since)).toBe(1);
+    expect(stillHolds('eye', addDays(on, -1), on, 'stall', { work: since })).toBeCloseTo(
+      0.5 * 0.5 ** (1 / HALF_LIFE_DAYS.eye),
+      9,
+    );
+    expect(stillHolds('eye', addDays(on, -1), on, 'late-hips', { work: since })).toBeGreaterThan(0.99);
+    expect(stillHolds('eye', undefined, on, 'stall', { work: since })).toBe(1);
   });
 
   it('says nothing at all in the end, and never more than it said', () => {

@@ -8,7 +8,7 @@ const state = (link: (typeof LINKS)[number], chain: readonly string[]) => chain[
 
 describe('the chain', () => {
   it('tells unseen from clear from open', () => {
-    const chain = chainOf('overhand', looked('stall', 'late-hips'), { stall: 0.1, 'late-hips': 0.8, 'fly-open': 0.9 }, []);
+    const chain = chainOf('overhand', looked('stall', 'late-hips'), { stall: 0.1, 'late-hips': 0.8, 'fly-open': 0.9 }, {}, []);
     expect(chain).toHaveLength(6);
     expect(state('set', chain)).toBe('unseen');
     expect(state('move', chain)).toBe('clear');
@@ -22,18 +22,26 @@ describe('the chain', () => {
       { finding: 'stall', state: 'working' },
       { finding: 'swing-open', state: 'left-alone' },
     ];
-    expect(state('move', chainOf('overhand', looked('stall'), { stall: 0.9 }, foci))).toBe('working');
+    expect(state('move', chainOf('overhand', looked('stall'), { stall: 0.9 }, {}, foci))).toBe('working');
   });
 
   it('says when an owned link has slipped back', () => {
     const owned: ChainFocus[] = [{ finding: 'stall', state: 'owned' }];
-    expect(state('move', chainOf('overhand', looked('stall'), { stall: 0.2 }, owned))).toBe('owned');
-    expect(state('move', chainOf('overhand', looked('stall'), { stall: 0.8 }, owned))).toBe('relapsed');
+    expect(state('move', chainOf('overhand', looked('stall'), { stall: 0.2 }, {}, owned))).toBe('owned');
+    expect(state('move', chainOf('overhand', looked('stall'), { stall: 0.8 }, {}, owned))).toBe('relapsed');
   });
 
   it('puts limits and cues where they first act', () => {
     expect(linkOf('drive-hip-ir')).toBe('move');
     expect(linkOf('balance-overtaught')).toBe('lift');
     for (const finding of FINDINGS) expect(LINKS).toContain(linkOf(finding.id));
+  });
+
+  it('is open too when what was seen has raised something clearly, though it is not likely yet', () => {
+    const move = (now: number, before: number) =>
+      state('move', chainOf('overhand', looked('stall'), { stall: now }, { stall: before }, []));
+    expect(move(0.28, 0.06)).toBe('open');
+    expect(move(0.28, 0.2)).toBe('clear');
+    expect(move(0.15, 0.02)).toBe('clear');
   });
 });

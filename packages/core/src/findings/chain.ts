@@ -18,6 +18,8 @@ export interface ChainFocus {
 
 /** From this probability on a finding is spoken of as there. */
 export const LIKELY_THERE = 0.5;
+/** Less likely than that it is still open when what was seen has raised it so far above what is believed of anybody. */
+const STANDS_OUT = { from: 0.2, raisedBy: 0.12 } as const;
 
 /** Link where work on a finding shows: its own, or for limits and cues the earliest that it acts on. */
 export function linkOf(finding: FindingId): Link {
@@ -31,23 +33,29 @@ export function linkOf(finding: FindingId): Link {
  * The six links' states.
  * @param looked findings that somebody has looked at or measured
  * @param present P(present) per finding, where a diagnosis gave one
+ * @param before the same before anything was seen of this athlete
  * @param foci newest first; the newest on a link decides
  */
 export function chainOf(
   discipline: Discipline,
   looked: ReadonlySet<FindingId>,
   present: Readonly<Partial<Record<FindingId, number>>>,
+  before: Readonly<Partial<Record<FindingId, number>>>,
   foci: readonly ChainFocus[],
 ): LinkState[] {
   return LINKS.map((link) => {
     const here = FINDINGS.filter((f) => f.phase === link && f.disciplines.includes(discipline));
     const likely = here.filter((f) => looked.has(f.id) && (present[f.id] ?? 0) >= LIKELY_THERE);
+    const standsOut = here.some((f) => {
+      const now = present[f.id] ?? 0;
+      return looked.has(f.id) && now >= STANDS_OUT.from && now - (before[f.id] ?? 0) >= STANDS_OUT.raisedBy;
+    });
     const focus = foci.find((f) => linkOf(f.finding) === link);
     if (focus) {
       const back = focus.state === 'owned' && likely.some((f) => f.id === focus.finding);
       return back ? 'relapsed' : focus.state;
     }
-    if (likely.length > 0) return 'open';
+    if (likely.length > 0 || standsOut) return 'open';
     return here.some((f) => looked.has(f.id)) ? 'clear' : 'unseen';
   });
 }

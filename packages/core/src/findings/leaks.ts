@@ -10,6 +10,6 @@ export const LEAKS: Record<LeakClass, number> = { habit: 0.06, 'usual-consequenc
  * that is flagged for health stands above 0.2 with nothing seen. Provenance `house`.
  */
 export const LEAK_TIMES: Record<Discipline, Record<LeakClass, number>> = {
-  overhand: { habit: 0.35, 'usual-consequence': 0.43, limit: 0.3, cue: 0.6 },
+  overhand: { habit: 0.4, 'usual-consequence': 0.42, limit: 0.3, cue: 0.55 },
   windmill: { habit: 1, 'usual-consequence': 1, limit: 1, cue: 1 },
 };

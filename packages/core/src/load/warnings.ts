@@ -72,13 +72,16 @@ function pitchingWarnings(account: LoadAccount, { on, log }: WorkloadRequest, s:
     const perGame = perGameLimit(account, row.date) ?? Infinity;
     if ((row.pitches ?? 0) > perGame)
       warn('per-game-limit', `${row.pitches} pitches in one game on ${dayInWords(row.date)}; ${perGame} are allowed.`);
-    if (row.caught && (row.pitches ?? 0) > 0) warn('caught-and-pitched', `Caught and pitched on ${dayInWords(row.date)}.`);
     if ((row.breakingPitches ?? 0) > 0 && s.age < 13)
       warn('breaking-pitches', `Breaking pitches on ${dayInWords(row.date)}, before about 13.`);
     for (const pain of row.pain ?? [])
       if (!isThrowingJoint(pain.site) && isStrong(pain))
         warn('pain-elsewhere', `${painWords(pain)} on ${dayInWords(row.date)}: what hurts it stops.`);
   }
+  // Catching may be entered by itself: the day counts, not the entry.
+  const caught = new Set(log.filter((r) => r.caught && daysBetween(r.date, on) <= 6).map((r) => r.date));
+  for (const date of [...caught].sort())
+    if (dayOn(account, date).pitches > 0) warn('caught-and-pitched', `Caught and pitched on ${dayInWords(date)}.`);
   const innings = sum(log.filter((r) => daysBetween(r.date, on) < 365).map((r) => r.innings ?? 0));
   const most = forAge(INNINGS_YEAR, s.age);
   if (s.age <= 18 && innings > most)

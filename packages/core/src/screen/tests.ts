@@ -1,6 +1,6 @@
 import type { TestSide } from '../delivery/sides';
 import type { FindingId } from '../findings/ids';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile, JumpNorms } from '../shared/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 
@@ -346,6 +346,13 @@ export function bodyTestById(id: TestId): BodyTest {
 /** An academy's own thresholds of tests, over the catalogue's. */
 export type Bands = Partial<Record<TestId, { readonly pass: number; readonly watch: number }>>;
 
+/** Jumps of grown women. Provenance `house`. */
+const WOMEN: Bands = { 'vertical-jump': { pass: 20, watch: 16 }, 'broad-jump': { pass: 95, watch: 85 } };
+
+/** The norms of the jumps: those chosen for the athlete, and by discipline where none are. */
+export const jumpNormsOf = ({ jumpNorms, discipline }: Pick<AthleteProfile, 'jumpNorms' | 'discipline'>): JumpNorms =>
+  jumpNorms ?? (discipline === 'windmill' ? 'women' : 'men');
+
 /**
  * The thresholds that apply to this athlete. An academy's own come first. Side plank is shorter under 12; jumps of the young are scaled by height and by
  * three quarters, as a reference for their own trend and never as a rank.
@@ -360,13 +367,14 @@ export function bandFor(
   if (own) return own;
   const age = ageOn(athlete.birthDate, on);
   if (test.id === 'side-plank' && age < 12) return { pass: 25, watch: 12 };
+  const { pass, watch } = (jumpNormsOf(athlete) === 'women' ? WOMEN[test.id] : undefined) ?? test;
   const youth = age < 18 || (athlete.level !== 'college' && athlete.level !== 'adult');
   if (test.id === 'vertical-jump' && youth) {
     const scale = 0.75 * (athlete.heightM / 1.83);
-    return { pass: test.pass * scale, watch: test.watch * scale };
+    return { pass: pass * scale, watch: watch * scale };
   }
-  if (test.id === 'broad-jump' && youth) return { pass: test.pass * 0.85, watch: test.watch * 0.85 };
-  return { pass: test.pass, watch: test.watch };
+  if (test.id === 'broad-jump' && youth) return { pass: pass * 0.85, watch: watch * 0.85 };
+  return { pass, watch };
 }
 
 /** Grade by ≥, so that there are no holes between whole numbers. */

@@ -51,7 +51,7 @@ describe('made-up cases', () => {
   });
 
   it('break the model where they are meant to, within bounds', () => {
-    const world = brokenWorld(randomFrom(3), athlete);
+    const world = brokenWorld(randomFrom(3), athlete, on);
     const weights = [...Array(40).keys()].map((n) => world.weight('stall', graphFindings('overhand')[n]!.id, 0.6));
     expect(new Set(weights).size).toBeGreaterThan(30);
     for (const w of weights) expect(w > 0.25 && w <= 0.95).toBe(true);

@@ -44,10 +44,12 @@ export interface World {
   readonly halo: number;
 }
 
+/** How much commoner than its leak a finding is that something outside the model brings about. */
+const OUTSIDE_TIMES = 1.4;
 const AS_MODELLED: World = { weight: (_, __, usual) => usual, leak: (_, usual) => usual, fromOutside: [], halo: 0 };
 
 /** A world with other weights and leaks, a cause that the model does not know, and looks that lean on one another. */
-export function brokenWorld(random: Random, athlete: AthleteProfile): World {
+export function brokenWorld(random: Random, athlete: AthleteProfile, on: IsoDate): World {
   const { findings } = graphFor(athlete.discipline);
   const factor = new Map<string, number>();
   const factorOf = (key: string, low: number, high: number) => {
@@ -56,7 +58,10 @@ export function brokenWorld(random: Random, athlete: AthleteProfile): World {
     return found;
   };
   const habits = findings.filter((f) => f.kind === 'habit');
-  const outside = random.chance(0.3) ? [0, 1, 2].map(() => random.pick(habits).id) : [];
+  // What comes from outside is so much more common than what comes of itself, in three cases of ten.
+  const outside = random.chance(0.3)
+    ? habits.filter((f) => random.chance(OUTSIDE_TIMES * leakOf(f, athlete, on))).map((f) => f.id)
+    : [];
   return {
     weight: (cause, consequence, usual) => clamp(usual * factorOf(`${cause}>${consequence}`, 0.5, 1.5), 0, 0.95),
     leak: (finding, usual) => clamp(usual * factorOf(finding, 0.4, 1.8), 0, 0.5),

@@ -6,7 +6,8 @@ import { library } from './library';
 import { log } from './log';
 import { people } from './people';
 import { plans } from './plans';
+import { seeing } from './seeing';
 
 export type { Migration };
 
-export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans, library];
+export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans, library, seeing];
