@@ -161,7 +161,7 @@ test('a file that is no clip is told so, and nothing is kept of it', async ({ pa
   await page.goto(`${url}/film`);
   const real = readFileSync(THEN);
   for (const [name, buffer, says] of [
-    ['page.mp4', Buffer.from('<!doctype html>'.padEnd(400, ' ')), 'neither an MP4 nor a WebM'],
+    ['page.mp4', Buffer.from('<!doctype html>'.padEnd(400, ' ')), 'no MP4, MOV or WebM'],
     ['empty.webm', Buffer.alloc(0), 'is empty'],
     [
       'broken.webm',

@@ -73,6 +73,7 @@ const BODIES: Partial<Record<RouteName, () => object>> = {
   putBodyNote: () => ({ ...STEP, check: uuid(), note: 'stiff', pain: null }),
   putClip: () => CLIP,
   putMarks: () => EMPTY_MARKS,
+  mendClip: () => ({ view: 'front' }),
   putObservation: () => eye('stall', 'yes'),
   putRuling: () => ({ finding: 'stall', as: 'absent', reason: 'seen on film' }),
   putFocus: () => ({ finding: 'stall', rung: 1, diagnosis: null }),

@@ -42,6 +42,22 @@ describe('a clip', () => {
     expect(await harness.db('clips').whereIn('athlete_id', [athlete, other])).toEqual([]);
   });
 
+  it('may be a MOV as phones make them, and comes back as one', async () => {
+    const athlete = await filmed();
+    const mov = Buffer.concat([Buffer.from([0, 0, 0, 20]), Buffer.from('ftypqt  '), Buffer.alloc(300, 7)]);
+    const id = uuid();
+    const path = `/athletes/${athlete}/clips/${id}`;
+    await owner.put(path, clipOf(mov, { name: 'throw.mov', type: 'video/quicktime' })).expect(200);
+    expect((await send(athlete, id, 0, mov).expect(200)).body.received).toBe(mov.length);
+    const back = await owner.get(`${path}/file`).buffer(true).expect(200);
+    expect(back.headers['content-type']).toBe('video/quicktime');
+    expect((back.body as Buffer).equals(mov)).toBe(true);
+    // What is announced as another type than it is, is not kept.
+    const other = uuid();
+    await owner.put(`/athletes/${athlete}/clips/${other}`, clipOf(mov, { type: 'video/mp4' })).expect(200);
+    expect((await send(athlete, other, 0, mov)).status).toBeGreaterThanOrEqual(400);
+  });
+
   it('arrives in parts, in any repetition, and comes back byte for byte, whole and in ranges', async () => {
     const athlete = await filmed();
     const file = webm(2_500_000);
@@ -201,6 +217,27 @@ describe('marks', () => {
     await owner.delete(`/athletes/${athlete}/clips/${id}`).expect(200);
     expect((await owner.get(`/athletes/${athlete}/diagnosis`).expect(200)).body.evidence).toEqual([]);
     expect(readdirSync(harness.clipsFolder)).not.toContain(id);
+  });
+
+  it('of a clip filmed from elsewhere than it says are no evidence until that is put right', async () => {
+    const athlete = await filmed();
+    const id = uuid();
+    const setup = { ...clipOf(webm(100)).setup, view: 'side-closed' as const };
+    await owner.put(`/athletes/${athlete}/clips/${id}`, clipOf(webm(100), { frames: 500, setup })).expect(200);
+    await owner.put(`/athletes/${athlete}/clips/${id}/marks`, marksFor({ 'no-brace': 1 })).expect(200);
+    const evidence = async () => (await owner.get(`/athletes/${athlete}/diagnosis`).expect(200)).body.evidence as object[];
+    expect(await evidence()).toEqual([]);
+    const path = `/athletes/${athlete}/clips/${id}/setup`;
+    await owner.put(path, {}).expect(422);
+    await owner.put(path, { view: '3d' }).expect(422);
+    const { body } = await owner.put(path, { view: 'side-open' }).expect(200);
+    expect(body.setup).toEqual({ ...setup, view: 'side-open' });
+    expect((await evidence()).length).toBeGreaterThan(5);
+    // A rate that cannot be takes it all back.
+    await owner.put(path, { captureFps: 30 }).expect(200);
+    expect(await evidence()).toEqual([]);
+    await owner.put(path, { captureFps: 240 }).expect(200);
+    expect((await evidence()).length).toBeGreaterThan(5);
   });
 
   it('beyond the end of the clip are refused by name', async () => {

@@ -1,4 +1,4 @@
-import type { ClipMarks, ClipRecord, ClipRow, NewClip } from '@wrightonic/contract';
+import type { ClipMarks, ClipRecord, ClipRow, NewClip, SetupMend } from '@wrightonic/contract';
 import { api, athletePath } from './api';
 import type { ForAthlete, Put } from './api';
 
@@ -18,6 +18,10 @@ export const filmApi = api.injectEndpoints({
     }),
     putMarks: build.mutation<ClipRecord, Put<ClipMarks>>({
       query: ({ athlete, id, body }) => ({ url: `${clipPath(athlete, id)}/marks`, method: 'PUT', body }),
+      invalidatesTags: ['Clips', 'Athlete', 'Roster', 'Today', 'Diagnosis'],
+    }),
+    mendClip: build.mutation<ClipRecord, Put<SetupMend>>({
+      query: ({ athlete, id, body }) => ({ url: `${clipPath(athlete, id)}/setup`, method: 'PUT', body }),
       invalidatesTags: ['Clips', 'Athlete', 'Roster', 'Today', 'Diagnosis'],
     }),
     dropClip: build.mutation<ClipRow[], ForAthlete & { id: string }>({

@@ -5,8 +5,22 @@ import Joi from 'joi';
 import { markedEventsSchema, markedFramesSchema } from './film';
 import { isoDate, listOf, objectOf, oneOf, text } from './schema';
 
-export const CLIP_TYPES = ['video/mp4', 'video/webm'] as const;
+export const CLIP_TYPES = ['video/mp4', 'video/quicktime', 'video/webm'] as const;
 export type ClipType = (typeof CLIP_TYPES)[number];
+
+/** Atoms with which a QuickTime file may begin. */
+const QUICKTIME_STARTS: readonly string[] = ['moov', 'mdat', 'wide', 'free', 'skip', 'pnot'];
+
+/**
+ * The type of a clip by how its file begins, whatever it is called; null for one that is none.
+ * @param head the first twelve bytes or more
+ */
+export function clipTypeOf(head: Uint8Array): ClipType | null {
+  const text = (from: number) => String.fromCharCode(...head.slice(from, from + 4));
+  if (text(4) === 'ftyp') return text(8) === 'qt  ' ? 'video/quicktime' : 'video/mp4';
+  if (QUICKTIME_STARTS.includes(text(4))) return 'video/quicktime';
+  return head[0] === 0x1a && head[1] === 0x45 && head[2] === 0xdf && head[3] === 0xa3 ? 'video/webm' : null;
+}
 /** Largest clip, bytes. */
 export const CLIP_MOST = 300 * 1024 * 1024;
 /** Largest part of a clip in one request, bytes. */
@@ -174,7 +188,7 @@ const SCALE_SD: Record<ClipScale['by'], number> = { height: 0.03, rubber: 0.04, 
 /** What is measured, from a clip and its marks: the same on the device and on the server. */
 export function clipMeasureRequest(
   athlete: Pick<AthleteProfile, 'discipline' | 'throws' | 'heightM'>,
-  clip: Pick<ClipRow, 'captureFps' | 'setup'>,
+  clip: Pick<ClipRow, 'captureFps' | 'setup'> & (Pick<ClipRow, 'width' | 'height'> | object),
   { scale, events, frames }: ClipMarks,
 ): MeasureRequest {
   const pixels = scale ? Math.hypot(scale.to[0] - scale.from[0], scale.to[1] - scale.from[1]) : 0;
@@ -187,8 +201,19 @@ export function clipMeasureRequest(
     scale: scale && pixels > 0 ? { metresPerUnit: scale.metres / pixels, sd: SCALE_SD[scale.by] } : null,
     events,
     frames,
+    ...('width' in clip ? { frame: { width: clip.width, height: clip.height } } : {}),
   };
 }
+
+/** A set-up that the joints have contradicted, put right. */
+export interface SetupMend {
+  readonly view?: FilmSetup['view'];
+  readonly captureFps?: number;
+}
+export const setupMendSchema = objectOf<SetupMend>({
+  view: oneOf(VIEWS.filter((v) => v !== '3d') as Exclude<View, '3d'>[]),
+  captureFps: Joi.number().min(5).max(2000),
+}).or('view', 'captureFps');
 
 export interface PartQuery {
   /** Bytes before this part. */

@@ -1,6 +1,7 @@
 import { ARROWS, FINDINGS, SIGNS } from '@wrightonic/core';
 import type Joi from 'joi';
 import {
+  clipTypeOf,
   arrowSchema,
   check,
   diagnosisRequestSchema,
@@ -223,5 +224,20 @@ describe('what a diagnosis is asked', () => {
     [{ work: [{ finding: 'stall', on: '2026-05-02', reps: -1 }] }, 'work[0].reps'],
   ])('refuses %j and says where', (more, path) => {
     expect(faults(ask(more))[0]).toBe(path);
+  });
+});
+
+describe('the type of a clip', () => {
+  const head = (text: string) => Uint8Array.from([0, 0, 0, 24, ...Buffer.from(text)]);
+  it.each([
+    ['ftypisom', 'video/mp4'],
+    ['ftypqt  ', 'video/quicktime'],
+    ['moov\u0000\u0000\u0000\u0000', 'video/quicktime'],
+    ['wide\u0000\u0000\u0000\u0000', 'video/quicktime'],
+    ['<!doctyp', null],
+  ] as const)('%j', (text, type) => expect(clipTypeOf(head(text))).toBe(type));
+  it('of WebM, and of nothing', () => {
+    expect(clipTypeOf(Uint8Array.from([0x1a, 0x45, 0xdf, 0xa3, 0, 0, 0, 0, 0, 0, 0, 0]))).toBe('video/webm');
+    expect(clipTypeOf(new Uint8Array())).toBeNull();
   });
 });

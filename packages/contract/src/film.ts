@@ -45,6 +45,10 @@ export const measureRequestSchema = objectOf<MeasureRequest>({
     .required() as unknown as Joi.ObjectSchema,
   events: markedEventsSchema.required(),
   frames: markedFramesSchema.required(),
+  frame: Joi.object({
+    width: Joi.number().positive().max(20_000).required(),
+    height: Joi.number().positive().max(20_000).required(),
+  }) as unknown as Joi.ObjectSchema,
 })
   .custom(spatial)
   .messages({ 'joint.flat': '{{#where}} is missing: in 3d every joint has x, y and z' });

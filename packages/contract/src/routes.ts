@@ -3,7 +3,7 @@ import type Joi from 'joi';
 import { rolesWith } from './access';
 import type { RightName, Role } from './access';
 import { channelQuerySchema, deviceBatchSchema, newBodyCheckSchema, newBodyNoteSchema, newBodyReadingSchema } from './body';
-import { clipMarksSchema, newClipSchema, partQuerySchema } from './clips';
+import { clipMarksSchema, newClipSchema, partQuerySchema, setupMendSchema } from './clips';
 import { clearanceSchema } from './load';
 import { archivingSchema, erasureSchema, intakeSchema, newConsentSchema } from './intake';
 import {
@@ -166,6 +166,15 @@ export const ROUTES = routes({
   putMarks: put(`${ATHLETE}/clips/:id/marks`, 'film', 'Keep what was marked; measures become evidence', 'ClipRecord', {
     body: clipMarksSchema,
   }),
+  mendClip: put(
+    `${ATHLETE}/clips/:id/setup`,
+    'film',
+    'Put right how a clip was filmed; its measures are read anew',
+    'ClipRecord',
+    {
+      body: setupMendSchema,
+    },
+  ),
   dropClip: remove(`${ATHLETE}/clips/:id`, 'film', 'Remove a clip and what was measured on it', 'ClipRow[]'),
 
   // The judgement

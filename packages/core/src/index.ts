@@ -54,6 +54,7 @@ export * from './formats/roster';
 export * from './formats/text';
 export * from './intake/thoughts';
 export * from './measure/compare';
+export * from './measure/wrong-clip';
 export * from './measure/measure';
 export * from './measure/suggest';
 export * from './measure/types';

@@ -65,6 +65,7 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
   putClip: 'brought a clip in',
   putClipPart: () => null, // the clip is recorded when it is announced
   putMarks: 'marked a clip',
+  mendClip: 'put right how a clip was filmed',
   dropClip: 'removed a clip',
   putObservation: ({ body }) => seen(body as NewObservation),
   dropObservation: 'took an observation back',

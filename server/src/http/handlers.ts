@@ -4,6 +4,7 @@ import type {
   AthleteChange,
   AuditQuery,
   ClipMarks,
+  SetupMend,
   Erasure,
   FocusChange,
   GroupRecord,
@@ -37,7 +38,7 @@ import { changePassword, me, signOutEverywhere } from '../services/account';
 import { athleteWork, overview } from '../services/overview';
 import { putAthlete } from '../services/put-athlete';
 import { bodyOf, dropBodyReading, finishBodyCheck, putBodyCheck, putBodyNote, putBodyReading } from '../services/body';
-import { clip, clips, dropClip, putClip, putClipPart, putMarks } from '../services/clips';
+import { clip, clips, dropClip, mendClip, putClip, putClipPart, putMarks } from '../services/clips';
 import type { Context } from '../services/context';
 import { putChannel } from '../services/devices';
 import { imports, lookAtImport, putImport, undoImport } from '../services/imports';
@@ -141,6 +142,7 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   putClip: ({ ctx, athlete, id, body }) => putClip(ctx, athlete, id, body as NewClip),
   putClipPart: ({ ctx, clipsFolder, athlete, id, query, bytes }) =>
     putClipPart(ctx, clipsFolder, athlete, id, (query as PartQuery).from, bytes),
+  mendClip: ({ ctx, athlete, id, body }) => mendClip(ctx, athlete, id, body as SetupMend),
   putMarks: ({ ctx, athlete, id, body }) => putMarks(ctx, athlete, id, body as ClipMarks),
   dropClip: ({ ctx, clipsFolder, athlete, id }) => dropClip(ctx, clipsFolder, athlete, id),
   putObservation: ({ ctx, athlete, id, body }) => putObservation(ctx, athlete, id, body as NewObservation),

@@ -2,8 +2,8 @@ import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { mkdir, open, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { EMPTY_MARKS } from '@wrightonic/contract';
-import type { ClipMarks, ClipRecord, ClipRow, ClipType, FilmSetup, NewClip } from '@wrightonic/contract';
+import { clipTypeOf, EMPTY_MARKS } from '@wrightonic/contract';
+import type { ClipMarks, ClipRecord, ClipRow, ClipType, FilmSetup, NewClip, SetupMend } from '@wrightonic/contract';
 import type { IsoDate } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import { athleteRecord, renewGlance } from './athletes';
@@ -108,12 +108,6 @@ export async function putClip(ctx: Context, athlete: string, id: string, given: 
 /** Where a clip's bytes lie. The id is a UUID that was checked, so the path cannot leave the folder. */
 export const clipPath = (folder: string, id: string): string => join(folder, id);
 
-/** How a file of a type begins: what it is called does not count. */
-const BEGINS: Record<ClipType, (head: Buffer) => boolean> = {
-  'video/mp4': (head) => head.subarray(4, 8).toString('latin1') === 'ftyp',
-  'video/webm': (head) => head.readUInt32BE(0) === 0x1a45dfa3,
-};
-
 async function digestOf(path: string): Promise<string> {
   const hash = createHash('sha256');
   for await (const part of createReadStream(path)) hash.update(part as Buffer);
@@ -172,16 +166,19 @@ export async function putClipPart(
   return settle(ctx, athlete, row, path);
 }
 
+const TYPE_NAMES: Record<ClipType, string> = { 'video/mp4': 'an MP4', 'video/quicktime': 'a MOV', 'video/webm': 'a WebM' };
+
 async function settle(ctx: Context, athlete: string, row: ClipDbRow, path: string): Promise<ClipRecord> {
   const file = await open(path, 'r');
   const head = Buffer.alloc(16);
   await file.read(head, 0, 16, 0);
   await file.close();
-  const wrong = !BEGINS[row.type](head)
-    ? `The file is not ${row.type === 'video/mp4' ? 'an MP4' : 'a WebM'} video, whatever its name says. Export the clip as MP4 or WebM.`
-    : (await digestOf(path)) !== row.sha256
-      ? 'The clip did not arrive as it was sent. Send it again.'
-      : null;
+  const wrong =
+    clipTypeOf(head) !== row.type
+      ? `The file is not ${TYPE_NAMES[row.type]} video, whatever its name says. Export the clip as MP4, MOV or WebM.`
+      : (await digestOf(path)) !== row.sha256
+        ? 'The clip did not arrive as it was sent. Send it again.'
+        : null;
   if (wrong === null) return clip(ctx, athlete, row.id);
   await rm(path, { force: true });
   await ctx.tenant.from('clips').where('id', row.id).update({ received: 0 });
@@ -230,6 +227,27 @@ export async function putMarks(ctx: Context, athleteId: string, id: string, mark
     .from('clips')
     .where('id', id)
     .update({ marks: JSON.stringify(marks) });
+  await renewFilmEvidence(ctx, athleteId, row.on_date);
+  await renewGlance(ctx, athleteId);
+  return clip(ctx, athleteId, id);
+}
+
+/** Puts right from where, or at which rate, a clip was filmed; what was measured by the wrong one goes. */
+export async function mendClip(
+  ctx: Context,
+  athleteId: string,
+  id: string,
+  { view, captureFps }: SetupMend,
+): Promise<ClipRecord> {
+  const row = await rowOf(ctx, athleteId, id, true);
+  await requireSight(ctx, athleteId);
+  await ctx.tenant
+    .from('clips')
+    .where('id', id)
+    .update({
+      ...(view ? { setup: JSON.stringify({ ...row.setup, view }) } : {}),
+      ...(captureFps ? { capture_fps: captureFps } : {}),
+    });
   await renewFilmEvidence(ctx, athleteId, row.on_date);
   await renewGlance(ctx, athleteId);
   return clip(ctx, athleteId, id);

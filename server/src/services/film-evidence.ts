@@ -9,6 +9,8 @@ import type { Context } from './context';
 interface MarkedClip {
   readonly id: string;
   readonly capture_fps: number;
+  readonly width: number;
+  readonly height: number;
   readonly setup: FilmSetup;
   readonly marks: ClipMarks;
 }
@@ -32,11 +34,18 @@ export async function dropFilmEvidence(ctx: Context, athlete: string, on: IsoDat
 export async function renewFilmEvidence(ctx: Context, athleteId: string, on: IsoDate): Promise<void> {
   const athlete = await athleteRecord(ctx, athleteId);
   await dropFilmEvidence(ctx, athleteId, on);
-  const clips = (await clipsOf(ctx, athleteId, on).select('id', 'capture_fps', 'setup', 'marks')) as MarkedClip[];
+  const clips = (await clipsOf(ctx, athleteId, on).select(
+    'id',
+    'capture_fps',
+    'width',
+    'height',
+    'setup',
+    'marks',
+  )) as MarkedClip[];
   const values = dayValues(
     clips.map(
-      ({ capture_fps: captureFps, setup, marks }) =>
-        measureThrow(clipMeasureRequest(athlete, { captureFps, setup }, marks)).measures,
+      ({ capture_fps: captureFps, width, height, setup, marks }) =>
+        measureThrow(clipMeasureRequest(athlete, { captureFps, width, height, setup }, marks)).measures,
     ),
   );
   const rows = values.map(({ measure, event, value, unit, sd, of }) => {

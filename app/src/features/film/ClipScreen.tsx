@@ -30,6 +30,7 @@ import { useFrames } from './use-frames';
 import { useMarking } from './use-marking';
 import type { Part } from './use-marking';
 import { useMeasured } from './use-measured';
+import { WrongClip } from './WrongClip';
 import { usePlay } from './use-play';
 import { useTracking } from './use-tracking';
 
@@ -92,7 +93,7 @@ function Clip({ id, clip, file, source, work, mayMark, event }: Ready) {
     () => (part === 'measures' ? clipMeasureRequest(athlete, clip, marks) : null),
     [part, athlete, clip, marks],
   );
-  const measures = useMeasured(request);
+  const measured = useMeasured(request);
   const marking = useMarking({ part, marks, change, frame, fps, mayMark: mayMark && !play.playing });
   const { width: wideAs, height: highAs } = source.info;
   const shown = useMemo(() => (closer ? closerPart(marks, frame, wideAs, highAs) : null), [closer, marks, frame, wideAs, highAs]);
@@ -249,7 +250,16 @@ function Clip({ id, clip, file, source, work, mayMark, event }: Ready) {
               />
             </Section>
           ) : null}
-          <MeasuresPanel measures={measures} discipline={athlete.discipline} age={overview!.age} marks={marks} onFrame={go} />
+          {measured && measured.faults.length > 0 ? (
+            <WrongClip athlete={id} clip={clip} faults={measured.faults} marks={marks} onChange={mayMark ? change : null} />
+          ) : null}
+          <MeasuresPanel
+            measures={measured?.measures ?? null}
+            discipline={athlete.discipline}
+            age={overview!.age}
+            marks={marks}
+            onFrame={go}
+          />
         </>
       ) : null}
       {part === 'draw' ? (

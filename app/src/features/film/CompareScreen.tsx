@@ -172,7 +172,7 @@ export function CompareScreen({ id, first, second }: { readonly id: string; read
           ) : (
             <Section title="What changed">
               {then && now ? (
-                <ChangeTable {...compareThrows(then, now, overview.athlete.discipline, overview.age)} />
+                <ChangeTable {...compareThrows(then.measures, now.measures, overview.athlete.discipline, overview.age)} />
               ) : (
                 <Loading label="Measuring" />
               )}

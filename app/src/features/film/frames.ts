@@ -103,10 +103,15 @@ export class FrameSource implements Pictures {
     try {
       track = await input.getPrimaryVideoTrack();
     } catch {
-      throw new BadVideo('This file is no video that can be read. Export the clip as MP4 or WebM.');
+      throw new BadVideo('This file is no video that can be read. Export the clip as MP4, MOV or WebM.');
     }
     if (!track) throw new BadVideo('There is no picture in this file.');
-    if (!(await track.canDecode())) throw new BadVideo('This device cannot decode the clip. Export it as MP4 (H.264) or WebM.');
+    if (!(await track.canDecode()))
+      throw new BadVideo(
+        track.codec === 'hevc'
+          ? 'This browser cannot decode HEVC. On the phone set the camera to “Most compatible”, or share the clip as H.264, and film or export it again.'
+          : 'This device cannot decode the clip. Export it as MP4 or MOV (H.264), or WebM.',
+      );
     const packets = await packetsOf(track).catch(() => null);
     if (!packets) throw new BadVideo('The file ends in the middle, or is broken. Export the clip again.');
     const { times } = packets;

@@ -1,3 +1,4 @@
+import { clipTypeOf } from '@wrightonic/contract';
 import type { ClipType, FilmSetup, NewClip } from '@wrightonic/contract';
 import type { IsoDate } from '@wrightonic/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -26,9 +27,9 @@ const hex = (bytes: ArrayBuffer): string => [...new Uint8Array(bytes)].map((b) =
 /** The type by what a file holds, not by its name. @throws BadVideo */
 async function typeOf(file: Blob): Promise<ClipType> {
   const head = new Uint8Array(await file.slice(0, 12).arrayBuffer());
-  if (String.fromCharCode(...head.slice(4, 8)) === 'ftyp') return 'video/mp4';
-  if (head[0] === 0x1a && head[1] === 0x45 && head[2] === 0xdf && head[3] === 0xa3) return 'video/webm';
-  throw new BadVideo('This is neither an MP4 nor a WebM video. Export the clip as one of them, and choose it again.');
+  const type = clipTypeOf(head);
+  if (type) return type;
+  throw new BadVideo('This is no MP4, MOV or WebM video. Export the clip as one of them, and choose it again.');
 }
 
 /** Largest clip, as the server has it. */

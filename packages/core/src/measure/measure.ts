@@ -4,6 +4,7 @@ import { round } from '../shared/maths';
 import { FORMULAS } from './formulas';
 import type { Formula } from './formulas';
 import { Missing, Throw } from './throw';
+import { clipFaults } from './wrong-clip';
 import type { MeasuredValue, MeasureRequest, MeasureResult, View } from './types';
 
 const VIEW_NAMES: Record<View, string> = {
@@ -70,7 +71,10 @@ export function measureThrow(request: MeasureRequest): MeasureResult {
   const measures = FORMULAS.filter((f) => !f.disciplines || f.disciplines.includes(request.discipline)).flatMap((formula) =>
     formula.events.map((event) => valueOf(t, formula, event)),
   );
-  return { measures };
+  const faults = clipFaults(request);
+  const first = faults[0];
+  // A clip that contradicts itself is no evidence: its numbers are shown and not believed.
+  return { faults, measures: first ? measures.map((m) => (m.valid ? { ...m, valid: false, why: first.why } : m)) : measures };
 }
 
 /** A throw-to-throw spread that is usual, as 1 SD in the measure's unit. Provenance `house`. */

@@ -1,4 +1,5 @@
 import type { Discipline } from '../delivery/links';
+import type { ClipFault } from './wrong-clip';
 import type { DeliveryEvent, MeasureId, MeasureUnit } from '../delivery/measures';
 import type { Hand } from '../delivery/sides';
 
@@ -63,6 +64,8 @@ export interface MeasureRequest {
   readonly scale: { readonly metresPerUnit: number; readonly sd?: number } | null;
   readonly events: Partial<Record<Exclude<DeliveryEvent, 'max'>, MarkedEvent>>;
   readonly frames: readonly MarkedFrame[];
+  /** Size of the picture, pixels: a joint on its edge was cut off. */
+  readonly frame?: { readonly width: number; readonly height: number };
 }
 
 export interface MeasuredValue {
@@ -83,4 +86,6 @@ export interface MeasuredValue {
 
 export interface MeasureResult {
   readonly measures: readonly MeasuredValue[];
+  /** Why nothing of the clip is believed; empty for one that can be what it is said to be. */
+  readonly faults: readonly ClipFault[];
 }

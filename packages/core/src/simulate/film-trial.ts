@@ -4,7 +4,7 @@ import { diagnose } from '../diagnosis/diagnose';
 import type { DatedEvidence } from '../diagnosis/evidence';
 import type { FindingId } from '../findings/ids';
 import { dayValues, measureThrow } from '../measure/measure';
-import type { View } from '../measure/types';
+import type { MeasureRequest, View } from '../measure/types';
 import type { AthleteProfile, Level } from '../shared/athlete';
 import type { Discipline } from '../delivery/links';
 import { addDays } from '../shared/dates';
@@ -52,16 +52,19 @@ const athleteOf = ({ discipline, hand, age, level, heightM }: FilmTrial): Athlet
   level,
 });
 
-/** What the film of some throws says, as the day's evidence: one value a measure and event. */
-export function filmEvidence(trial: FilmTrial): DatedEvidence[] {
+/** The throws of a trial as they are filmed and marked. */
+export function filmedThrows(trial: FilmTrial): MeasureRequest[] {
   const { discipline, heightM, age, faults, tempo, hand, seed, view, fps, markSd, throws } = trial;
   const random = randomFrom(seed);
-  const measured = Array.from({ length: throws }, (_, n) => {
+  return Array.from({ length: throws }, (_, n) => {
     const request = { discipline, heightM, age, faults, tempo: tempo * (1 + random.normal(0, THROW_TEMPO)) };
-    const film = filmDelivery(simulateDelivery(request), request, { view, throws: hand, fps, markSd, seed: seed * 31 + n });
-    return measureThrow(film).measures;
+    return filmDelivery(simulateDelivery(request), request, { view, throws: hand, fps, markSd, seed: seed * 31 + n });
   });
-  return dayValues(measured).map(({ measure, event, value, unit, sd }) => ({
+}
+
+/** What the film of some throws says, as the day's evidence: one value a measure and event. */
+export function filmEvidence(trial: FilmTrial): DatedEvidence[] {
+  return dayValues(filmedThrows(trial).map((film) => measureThrow(film).measures)).map(({ measure, event, value, unit, sd }) => ({
     kind: 'measure',
     measure,
     event,
