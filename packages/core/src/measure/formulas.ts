@@ -1,7 +1,7 @@
 import type { Discipline } from '../delivery/links';
 import type { DeliveryEvent, MeasureId } from '../delivery/measures';
 import { degrees, elbowRise, flexion, lean, minus, offLine } from './geometry';
-import { onsetOf, slopes, smooth } from './series';
+import { onsetOf, peakOf, slopes, smooth } from './series';
 import type { Sample } from './series';
 import {
   arrival,
@@ -41,8 +41,8 @@ export interface Formula {
   readonly views: readonly View[];
   /** Views from which it is only estimated: the least SD there, in its unit, and why. */
   readonly rough?: Partial<Record<View, { readonly sd: number; readonly why: string }>>;
-  /** Error that seeing in a plane brings, in its unit; provenance: simulated deliveries, docs/measures.md. */
-  readonly planeSd?: number;
+  /** Error that seeing in a plane from a few metres brings, in its unit, of all views or of each; provenance: simulated deliveries, docs/measures.md. */
+  readonly planeSd?: number | Partial<Record<View, number>>;
   /** A length: the scale's error counts. */
   readonly scaled?: boolean;
   /** Hangs on speeds at the very end of a movement: tracked joints are too rough for it. */
@@ -56,6 +56,8 @@ const ENDS: readonly View[] = ['front', 'rear', '3d'];
 const ABOVE: readonly View[] = ['top', '3d'];
 const ALL: readonly View[] = ['side-open', 'side-closed', 'front', 'rear', 'top', '3d'];
 
+/** Half-width of the line that the separation of hips and shoulders is read from, seconds. */
+const SEPARATION_S = 0.03;
 const TILT_EVENTS: readonly DeliveryEvent[] = ['set', 'peak-knee', 'mid-move', 'toe-off', 'contact', 'foot-flat', 'release'];
 
 /** Formulas of all measures, as defined for the product (docs/measures.md). */
@@ -69,7 +71,12 @@ export const FORMULAS: readonly Formula[] = [
       const to = t.has('release') ? t.event('release') : t.event('contact') + 0.1 * t.request.fps;
       const frames = t.framesOf([...HIPS, 'throwing-shoulder', 'glove-shoulder'], t.event('contact') - 0.2 * t.request.fps, to);
       if (frames.length < 3) throw new Missing('too few frames round contact are marked');
-      return Math.max(...frames.map((f) => separation(t, f)));
+      // The greatest of noisy values is too great: a line through the neighbours of each is read instead.
+      const curve = smooth(
+        frames.map((f) => ({ t: f, v: separation(t, f) })),
+        half(t, SEPARATION_S),
+      );
+      return peakOf(curve)?.v ?? Math.max(...frames.map((f) => separation(t, f)));
     },
   },
   { measure: 'pelvis-rotation', events: ['contact', 'release'], views: ABOVE, at: (t, e) => pelvisTurn(t, frameOf(t, e)) },
@@ -109,6 +116,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'throwing-hand-height',
     events: ['contact'],
     views: [...SIDE, 'rear'],
+    planeSd: { 'side-open': 0.6, 'side-closed': 0.6, rear: 2.3 },
     scaled: true,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -122,6 +130,7 @@ export const FORMULAS: readonly Formula[] = [
     ] as const
   ).map(([event, views, planeSd]): Formula => ({
     measure: 'elbow-height',
+    disciplines: ['overhand'],
     events: [event],
     views,
     planeSd,
@@ -170,6 +179,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'stride-direction',
     events: ['contact'],
+    planeSd: 0.4,
     views: ['front', 'rear', 'top', '3d'],
     scaled: true,
     at: (t) => {
@@ -303,6 +313,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'trunk-tilt-forward',
     events: TILT_EVENTS,
+    planeSd: 1.2,
     views: SIDE,
     at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 0),
   },
@@ -310,6 +321,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'trunk-turn-back',
     disciplines: ['windmill'],
     events: ['release'],
+    planeSd: 0.7,
     views: SIDE,
     at: (t) => {
       const [contact, release] = [t.event('contact'), t.event('release')];
@@ -327,6 +339,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'trunk-tilt-side',
     events: TILT_EVENTS,
+    planeSd: 0.9,
     views: ENDS,
     at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 1),
   },
@@ -387,7 +400,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'glove-travel-side',
     events: ['release'],
-    planeSd: 0.9,
+    planeSd: 1.5,
     views: ENDS,
     scaled: true,
     at: (t) =>

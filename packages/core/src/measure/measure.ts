@@ -21,6 +21,8 @@ const listed = (views: readonly View[]): string => {
   return [...names, ...(views.includes('3d') ? ['3D joints'] : [])].join(', ');
 };
 
+/** A time that is off by more tells nothing, 1 SD in ms. Provenance `house`. */
+const MOST_MS = 60;
 /** What reading between frames leaves, in the measure's unit; provenance: simulated deliveries. */
 const BETWEEN_FRAMES = 0.1;
 
@@ -42,9 +44,12 @@ function valueOf(t: Throw, formula: Formula, event: DeliveryEvent): MeasuredValu
     if (tracked && formula.handOnly)
       throw new Missing('the tracker is too rough for this; set the joints by hand round that moment');
     if (!Number.isFinite(value)) throw new Missing('the marked joints lie on one another');
-    const plane = view === '3d' ? 0 : (formula.planeSd ?? 0);
+    const { planeSd = 0 } = formula;
+    const plane = view === '3d' ? 0 : typeof planeSd === 'number' ? planeSd : (planeSd[view] ?? 0);
     const scale = formula.scaled ? t.scaleSd * Math.abs(value) : 0;
     const all = Math.max(Math.hypot(sd, plane, scale, BETWEEN_FRAMES), rough?.sd ?? 0);
+    if (unit === 'ms' && all > MOST_MS)
+      throw new Missing(`it cannot be told from these marks: the time would be off by ${Math.round(all)} ms`);
     // All throws of a set-up are seen in the same plane and with the same scale; a rough view is rough for all of them.
     const alike = Math.min(all, rough ? rough.sd : Math.hypot(shared, plane, scale));
     return {

@@ -22,6 +22,10 @@ const OFF_GROUND = { marked: 0.015, tracked: 0.03 } as const;
 const FOOT_MOVED = { marked: 0.015, tracked: 0.045 } as const;
 const ANYTHING_MOVED = 0.012;
 const HANDS_APART = 0.045;
+/** The drive toe has left the ground so long after contact at the latest, seconds. */
+const AFTER_CONTACT_S = 0.15;
+/** Marks whose error is so large a share of the height are those that the suggestions were tried with. */
+const USUAL_NOISE = 0.004;
 /** The foot lies flat so long after it touches, seconds, when the clip does not show it. */
 const FLAT_AFTER_S = 0.03;
 
@@ -30,20 +34,20 @@ const FLAT_AFTER_S = 0.03;
  * (`npm run accuracy`); those that have no sharp instant are wide.
  */
 const SUGGESTED_SD_S: Record<Markable, number> = {
-  set: 0.05,
-  'first-move': 0.03,
+  set: 0.09,
+  'first-move': 0.08,
   'peak-knee': 0.012,
   'arm-3-oclock': 0.012,
   'hand-break': 0.02,
   'mid-move': 0.015,
   'deepest-load': 0.04,
   'hand-up': 0.012,
-  'heel-off': 0.02,
-  'toe-off': 0.02,
+  'heel-off': 0.028,
+  'toe-off': 0.03,
   'arm-12-oclock': 0.02,
   'arm-9-oclock': 0.01,
   contact: 0.015,
-  'foot-flat': 0.018,
+  'foot-flat': 0.024,
   'trunk-square': 0.012,
   'max-external-rotation': 0.02,
   release: 0.01,
@@ -53,6 +57,15 @@ const SUGGESTED_SD_S: Record<Markable, number> = {
 /** The first time at which samples pass a level upward, between samples on a straight line; null when they never do. */
 function rises(samples: readonly Sample[], level: number): number | null {
   for (let i = 1; i < samples.length; i++) {
+    const [a, b] = [samples[i - 1]!, samples[i]!];
+    if (a.v < level && b.v >= level) return a.t + ((level - a.v) / (b.v - a.v)) * (b.t - a.t);
+  }
+  return null;
+}
+/** The last time before their peak at which samples pass a level upward: a wobble before does not count. */
+function leaves(samples: readonly Sample[], level: number): number | null {
+  const peak = samples.reduce((best, s, i) => (s.v > samples[best]!.v ? i : best), 0);
+  for (let i = peak; i > 0; i--) {
     const [a, b] = [samples[i - 1]!, samples[i]!];
     if (a.v < level && b.v >= level) return a.t + ((level - a.v) / (b.v - a.v)) * (b.t - a.t);
   }
@@ -85,6 +98,11 @@ class Tracks {
   private height0(): number {
     const frames = this.t.framesOf(['head', 'drive-ankle'], -Infinity, Infinity);
     return Math.max(1e-6, ...frames.map((f) => this.t.at('head', f)[2] - this.t.at('drive-ankle', f)[2])) / 0.89;
+  }
+
+  /** 1 SD of the marks, share of height. */
+  get noise(): number {
+    return this.t.usualSd / this.height;
   }
 
   get half(): number {
@@ -231,8 +249,10 @@ export function suggestEvents(request: Omit<MeasureRequest, 'events'>): EventMar
         )) ??
         last,
     );
+  // Marks twice as rough tell when things happen half as well.
+  const rough = tracks.how === 'marked' ? Math.max(1, tracks.noise / USUAL_NOISE) : 1;
   const wide = (event: Markable): number =>
-    (shows.x && shows.z ? 1 : END_ON) * (tracks.how === 'tracked' ? (TRACKED_FOOT[event] ?? TRACKED) : 1);
+    rough * (shows.x && shows.z ? 1 : END_ON) * (tracks.how === 'tracked' ? (TRACKED_FOOT[event] ?? TRACKED) : 1);
   return Object.fromEntries(
     [...found].map(([event, frame]): [Markable, MarkedEvent] => [
       event,
@@ -292,7 +312,11 @@ function pushOff(
     const ground = median(tracks.axis('drive-heel', 2, ...still).map((s) => s.v));
     note('heel-off', rises(tracks.axis('drive-heel', 2, from, last), ground + OFF_GROUND[tracks.how] * tracks.height));
   }
-  if (tracks.shows.x || tracks.shows.z)
+  if (tracks.shows.z && tracks.how === 'marked') {
+    const ground = median(tracks.axis('drive-toe', 2, ...still).map((s) => s.v));
+    const to = Math.min(last, contact + within(AFTER_CONTACT_S, tracks.fps));
+    note('toe-off', leaves(tracks.axis('drive-toe', 2, from, to), ground + OFF_GROUND.marked * tracks.height));
+  } else if (tracks.shows.x || tracks.shows.z)
     note('toe-off', rises(tracks.away('drive-toe', still, from, last), FOOT_MOVED[tracks.how]));
 }
 

@@ -100,6 +100,14 @@ export class Throw {
     for (const [joint, known] of byJoint) this.tracks.set(joint, known);
   }
 
+  /** Middle of the marks' own errors, 1 SD in the unit of the tracks. */
+  get usualSd(): number {
+    const all = [...this.tracks.values()]
+      .flatMap((track) => track.map((k) => Math.hypot(k.jitter, k.offset)))
+      .sort((a, b) => a - b);
+    return all[all.length >> 1] ?? 0;
+  }
+
   get shown(): readonly Axis[] {
     return SHOWN[this.request.view];
   }

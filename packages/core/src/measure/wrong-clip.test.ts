@@ -19,7 +19,9 @@ const SWAPPED: Partial<Record<View, View>> = {
 
 describe.each(DISCIPLINES)('a clip of a throw, %s', (discipline) => {
   it.each(VIEWS)('is believed from %s, clean or at fault', (view) => {
-    for (const fault of [undefined, ...FILM_FAULTS[discipline]])
+    // Every fault from some view, every view with some faults.
+    const faults = FILM_FAULTS[discipline].filter((_, i) => i % 3 === VIEWS.indexOf(view) % 3);
+    for (const fault of [undefined, ...faults])
       expect([fault, kinds(film(SEED + (fault?.length ?? 0), discipline, view, fault))]).toEqual([fault, []]);
   });
 

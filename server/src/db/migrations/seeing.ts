@@ -1,4 +1,4 @@
-import { academy, athlete, created, id } from './columns';
+import { academy, athlete, id } from './columns';
 import type { Migration } from './columns';
 
 /** Costs were told in mph of a thrower of this speed; they are shares of one's own speed now. */
@@ -9,7 +9,7 @@ interface NumbersRow {
   readonly numbers: { readonly model?: Record<string, number> } | null;
 }
 
-/** What can be seen, told and entered of an athlete: sizes over time, kinds of outings, norms of the jump, own words of findings. */
+/** What can be seen, told and entered of an athlete: sizes over time, kinds of outings, norms of the jump. */
 export const seeing: Migration = {
   name: '008-seeing',
   async up(db) {
@@ -36,22 +36,10 @@ export const seeing: Migration = {
       t.integer('breaking_pitches').notNullable().defaultTo(0);
     });
     await db('outings').where('pitches', 0).update({ kind: 'catch' });
-    await db.schema.createTable('own_findings', (t) => {
-      id(t);
-      academy(t);
-      t.string('finding', 60).notNullable();
-      t.integer('version').unsigned().notNullable();
-      // Null where the catalogue’s words count again.
-      t.json('words').nullable();
-      t.uuid('author_id').nullable().references('users.id').onDelete('SET NULL');
-      created(t);
-      t.unique(['academy_id', 'finding', 'version']);
-    });
     await rescaleCosts(db, 100 / MPH_OF_OLD_COSTS);
   },
   async down(db) {
     await rescaleCosts(db, MPH_OF_OLD_COSTS / 100);
-    await db.schema.dropTable('own_findings');
     await db.schema.alterTable('outings', (t) => {
       t.dropColumns('kind', 'caught', 'breaking_pitches');
     });
