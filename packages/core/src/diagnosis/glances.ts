@@ -3,9 +3,33 @@ import type { Discipline, Link } from '../delivery/links';
 import type { FindingId } from '../findings/ids';
 import type { Schools } from '../shared/schools';
 
-export const GLANCE_IDS = ['rear-foot', 'first-touch', 'chest-from-plate', 'tether', 'trailing-foot'] as const;
+export const GLANCE_IDS = [
+  'drive-foot',
+  'first-step',
+  'circle-start',
+  'tether',
+  'rear-foot',
+  'chest-from-plate',
+  'first-touch',
+  'front-leg-end',
+  'back-leg-end',
+  'arm-end',
+  'trailing-foot',
+] as const;
 export type GlanceId = (typeof GLANCE_IDS)[number];
 export const GLANCE_ANSWERS = [
+  'edge',
+  'whole',
+  'small',
+  'large',
+  'together',
+  'arm-first',
+  'tall',
+  'sinking',
+  'through',
+  'behind',
+  'long',
+  'short',
   'on-toe',
   'inside-edge',
   'heel-down',
@@ -39,6 +63,66 @@ const always =
 
 /** The details, in the order of the links. All numbers are likelihood ratios; provenance `house`. */
 export const DETAILS: readonly Detail[] = [
+  {
+    id: 'drive-foot',
+    link: 'set',
+    disciplines: ['overhand', 'windmill'],
+    question: 'How does the drive foot meet the rubber?',
+    answers: [
+      { id: 'edge', label: 'Edge held, tipped in', says: always(['unstable-base', 0.3]) },
+      { id: 'whole', label: 'Whole foot on or behind', says: always(['unstable-base', 3]) },
+    ],
+  },
+  {
+    id: 'first-step',
+    link: 'set',
+    disciplines: ['overhand', 'windmill'],
+    question: 'The first move of the feet:',
+    answers: [
+      { id: 'small', label: 'Small and calm', says: always(['unstable-base', 0.5], ['balance-loss', 0.7]) },
+      { id: 'large', label: 'Big or backward', says: always(['unstable-base', 2.5], ['balance-loss', 1.5]) },
+    ],
+  },
+  {
+    id: 'circle-start',
+    link: 'lift',
+    disciplines: ['windmill'],
+    question: 'What starts the circle?',
+    answers: [
+      { id: 'together', label: 'Weight and arm together', says: always(['arm-only', 0.6]) },
+      { id: 'arm-first', label: 'The arm alone', says: always(['arm-only', 2.5]) },
+    ],
+  },
+  {
+    id: 'front-leg-end',
+    link: 'finish',
+    disciplines: ['overhand'],
+    question: 'How does the front leg end?',
+    answers: [
+      { id: 'tall', label: 'Nearly straight', says: always(['no-brace', 0.3]) },
+      { id: 'sinking', label: 'Bent, sinking', says: always(['no-brace', 3]) },
+    ],
+  },
+  {
+    id: 'back-leg-end',
+    link: 'finish',
+    disciplines: ['overhand'],
+    question: 'Where does the back leg end?',
+    answers: [
+      { id: 'through', label: 'Comes through', says: always(['chest-behind', 0.4], ['idle-drive-leg', 0.5]) },
+      { id: 'behind', label: 'Stays behind', says: always(['chest-behind', 2.5], ['idle-drive-leg', 2]) },
+    ],
+  },
+  {
+    id: 'arm-end',
+    link: 'finish',
+    disciplines: ['overhand'],
+    question: 'How does the arm end?',
+    answers: [
+      { id: 'long', label: 'Long, across the body', says: always(['push-arm', 0.4], ['arm-only', 0.7]) },
+      { id: 'short', label: 'Short, pulled back', says: always(['push-arm', 3], ['arm-only', 1.5]) },
+    ],
+  },
   {
     id: 'rear-foot',
     link: 'land',

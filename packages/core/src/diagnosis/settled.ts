@@ -18,7 +18,5 @@ export function lookingSettled(glances: readonly Glance[], focus: Focus, focusIf
     answers.reduce((chance, { probability, root }) => chance + (same(focus, focusIf(root)) ? 0 : probability), 0),
   );
   const nothing = focus.lowerHalf === null && focus.arm === null && focus.open === null;
-  return (
-    chances.every((chance) => chance <= WORTH_A_GLANCE) && (!nothing || chances.reduce((a, b) => a + b, 0) <= NOTHING_YET)
-  );
+  return chances.every((chance) => chance <= WORTH_A_GLANCE) && (!nothing || chances.reduce((a, b) => a + b, 0) <= NOTHING_YET);
 }
