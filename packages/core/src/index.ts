@@ -55,6 +55,7 @@ export * from './formats/text';
 export * from './intake/thoughts';
 export * from './measure/compare';
 export * from './measure/wrong-clip';
+export * from './words/terms';
 export * from './measure/measure';
 export * from './measure/suggest';
 export * from './measure/types';

@@ -12,6 +12,7 @@ import {
   slouchLoss,
   testPoses,
   valueOf,
+  TEST_TERMS,
 } from '@wrightonic/core';
 import type { AthleteProfile, BodyTest, TestSide, TestStep } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
@@ -329,6 +330,7 @@ function Check({
       ) : (
         <View style={{ gap: SPACE.xs }}>
           <Text variant="bodyMedium">{test.how}</Text>
+          <Text variant="bodySmall" style={{ color: palette.soft }}>{`In the books: ${TEST_TERMS[test.id]}.`}</Text>
           <Text variant="bodySmall" style={{ color: palette.clay }}>
             {CARE[test.readBy]}
           </Text>

@@ -15,6 +15,7 @@ import {
   settableNumbers,
   SIGNS,
   signId,
+  termOf,
   visibilityOf,
 } from '@wrightonic/core';
 import type { AcademyNumbers, Finding, FindingId, SettableNumber } from '@wrightonic/core';
@@ -100,6 +101,17 @@ function Line({ label, children }: { readonly label: string; readonly children: 
   );
 }
 
+/** What the field calls it. */
+function Term({ finding }: { readonly finding: FindingId }) {
+  const palette = usePalette();
+  const term = termOf(finding);
+  return term ? (
+    <Text variant="bodySmall" style={{ color: palette.soft }}>
+      {term}
+    </Text>
+  ) : null;
+}
+
 function Detail({ finding, numbers, onChange, readOnly }: DetailProps) {
   const { cost, lookAlikes, tellApart, leaveAlone, phase } = finding;
   const where = phase
@@ -108,7 +120,10 @@ function Detail({ finding, numbers, onChange, readOnly }: DetailProps) {
   return (
     <View style={{ gap: SPACE.xl }} testID="finding-detail">
       <View style={{ gap: SPACE.m }}>
-        <Text variant="titleLarge">{finding.title}</Text>
+        <View>
+          <Text variant="titleLarge">{finding.title}</Text>
+          <Term finding={finding.id} />
+        </View>
         {finding.healthFlag ? (
           <Caution>A health flag: while it is likely, no hard throws are planned. Nobody here diagnoses injury.</Caution>
         ) : null}

@@ -1,5 +1,5 @@
 import type { DiagnosisRecord } from '@wrightonic/contract';
-import { findingById, fromMph } from '@wrightonic/core';
+import { findingById, fromMph, termOf } from '@wrightonic/core';
 import type { Evidence, Root, SpeedUnit } from '@wrightonic/core';
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
@@ -50,6 +50,9 @@ export function Why({
   return (
     <Section title="Because and against" note={first ? 'tap an item: where it came from' : titleOf(root.finding)}>
       <Text variant="bodyMedium">{findingById(root.finding).seen}</Text>
+      {termOf(root.finding) ? (
+        <Text variant="bodySmall" style={{ color: palette.soft }}>{`In the books: ${termOf(root.finding)}.`}</Text>
+      ) : null}
       <Pulls athlete={athlete} pulls={[...root.because, ...root.against]} evidence={evidence} request={request} />
       {cleared.length > 0 ? (
         <Text variant="bodySmall" style={{ color: palette.soft }}>{`Ruled out: ${cleared.join('; ')}.`}</Text>

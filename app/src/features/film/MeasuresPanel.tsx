@@ -1,5 +1,5 @@
 import type { ClipMarks } from '@wrightonic/contract';
-import { combineThrows, measureBand, measureById, outside } from '@wrightonic/core';
+import { combineThrows, measureBand, measureById, MEASURE_TERMS, outside } from '@wrightonic/core';
 import type { Discipline, MeasuredValue } from '@wrightonic/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -60,6 +60,7 @@ function MeasureRow({ m, ...props }: Props & { readonly m: MeasuredValue }) {
       {open ? (
         <Text variant="bodySmall" style={{ color: palette.soft, paddingBottom: SPACE.m, paddingLeft: 24 }}>
           {[
+            `In the books: ${MEASURE_TERMS[m.measure]}.`,
             m.tracked ? 'Read from tracked joints.' : 'Read from joints set by hand.',
             m.why ? `Only an estimate: ${m.why}.` : '',
             `One throw says ${valueText(one.value, m.unit)} ± ${one.sd.toFixed(digitsOf(m.unit))} of this athlete, with the usual spread from throw to throw; ${one.moreThrows} more would settle it.`,

@@ -20,6 +20,8 @@ export interface Note {
 /** A likelihood ratio from which one item speaks clearly. */
 const CLEAR = 2;
 const OLD_AFTER_HALF_LIVES = 2;
+/** Remarks beyond these nobody reads. */
+const MOST_REMARKS = 3;
 
 const titleOf = (finding: FindingId): string => findingById(finding).title.toLowerCase();
 
@@ -140,9 +142,14 @@ export function notesOn(
   situation: Situation,
 ): Note[] {
   const standing = standingOf(evidence, situation.on);
-  return [
+  const all = [
     ...selfContradictions(evidence, standing),
     ...disagreements(evidence, contributions, standing),
     ...evidence.flatMap((item, index) => unused(item, index, evidence, contributions[index]!, situation, standing)),
   ];
+  // What several items have in common is one remark; the first kinds matter most.
+  const said = new Map<string, Note>();
+  for (const { note, evidence: items } of all)
+    said.set(note, { note, evidence: [...(said.get(note)?.evidence ?? []), ...items] });
+  return [...said.values()].slice(0, MOST_REMARKS);
 }

@@ -20,6 +20,7 @@ import {
   pelvisTurn,
   percentOfHeight,
   separation,
+  separationByWidth,
   series,
   shank,
   speedOfHips,
@@ -66,7 +67,12 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'hip-shoulder-separation',
     events: ['contact', 'foot-flat', 'max'],
     views: ABOVE,
+    rough: { front: { sd: 16, why: 'from the front the turns of hips and shoulders are only estimated from their widths' } },
     at: (t, event) => {
+      if (t.request.view === 'front') {
+        if (event === 'max') throw new Missing('the greatest separation cannot be told from the front');
+        return separationByWidth(t, frameOf(t, event));
+      }
       if (event !== 'max') return separation(t, frameOf(t, event));
       const to = t.has('release') ? t.event('release') : t.event('contact') + 0.1 * t.request.fps;
       const frames = t.framesOf([...HIPS, 'throwing-shoulder', 'glove-shoulder'], t.event('contact') - 0.2 * t.request.fps, to);
@@ -239,7 +245,8 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'lead-knee-extension',
     events: ['release'],
     views: SIDE,
-    planeSd: 3,
+    // From the closed side the front knee is seen at a slant.
+    planeSd: { 'side-open': 3, 'side-closed': 6 },
     at: (t) => kneeBent(t, 'lead', t.event('contact')) - kneeBent(t, 'lead', t.event('release')),
   },
   {

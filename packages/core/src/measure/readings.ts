@@ -28,6 +28,16 @@ export const midShoulder = (t: Throw, f: number) => middle(t.at('throwing-should
 export const pelvisTurn = (t: Throw, f: number) => rotation(t.at('drive-hip', f), t.at('lead-hip', f));
 export const trunkTurn = (t: Throw, f: number) => rotation(t.at('throwing-shoulder', f), t.at('glove-shoulder', f));
 export const separation = (t: Throw, f: number) => wrapped(pelvisTurn(t, f) - trunkTurn(t, f));
+/** Turn of a line by how wide it looks from the front, against the widest it is seen. */
+function turnByWidth(t: Throw, from: MarkedJoint, to: MarkedJoint, frame: number): number {
+  const wide = (f: number) => t.at(to, f)[1] - t.at(from, f)[1];
+  const widest = Math.max(...t.framesOf([from, to], -Infinity, Infinity).map((f) => Math.abs(wide(f))));
+  if (!(widest > 0)) throw new Missing('the marked joints lie on one another');
+  return (Math.asin(Math.max(-1, Math.min(1, wide(frame) / widest))) * 180) / Math.PI;
+}
+/** Separation as far as it can be told from the front. */
+export const separationByWidth = (t: Throw, f: number) =>
+  turnByWidth(t, 'drive-hip', 'lead-hip', f) - turnByWidth(t, 'throwing-shoulder', 'glove-shoulder', f);
 export const kneeBent = (t: Throw, side: 'drive' | 'lead', f: number) =>
   flexion(t.at(`${side}-hip`, f), t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f));
 export const half = (t: Throw, seconds = SLOPE_S): number => Math.max(1.01, seconds * t.request.fps);
