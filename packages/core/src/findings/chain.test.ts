@@ -41,7 +41,8 @@ describe('the chain', () => {
     const move = (now: number, before: number) =>
       state('move', chainOf('overhand', looked('stall'), { stall: now }, { stall: before }, []));
     expect(move(0.28, 0.06)).toBe('open');
+    expect(move(0.15, 0.025)).toBe('open');
     expect(move(0.28, 0.2)).toBe('clear');
-    expect(move(0.15, 0.02)).toBe('clear');
+    expect(move(0.08, 0.01)).toBe('clear');
   });
 });

@@ -18,8 +18,9 @@ export interface ChainFocus {
 
 /** From this probability on a finding is spoken of as there. */
 export const LIKELY_THERE = 0.5;
-/** Less likely than that it is still open when what was seen has raised it so far above what is believed of anybody. */
-const STANDS_OUT = { from: 0.2, raisedBy: 0.12 } as const;
+/** Less likely than that it is still open when what was seen has made it so many times likelier, by odds, than in anybody. */
+const STANDS_OUT = { from: 0.1, times: 3 } as const;
+const odds = (p: number): number => p / Math.max(1e-9, 1 - p);
 
 /** Link where work on a finding shows: its own, or for limits and cues the earliest that it acts on. */
 export function linkOf(finding: FindingId): Link {
@@ -48,7 +49,7 @@ export function chainOf(
     const likely = here.filter((f) => looked.has(f.id) && (present[f.id] ?? 0) >= LIKELY_THERE);
     const standsOut = here.some((f) => {
       const now = present[f.id] ?? 0;
-      return looked.has(f.id) && now >= STANDS_OUT.from && now - (before[f.id] ?? 0) >= STANDS_OUT.raisedBy;
+      return looked.has(f.id) && now >= STANDS_OUT.from && odds(now) >= STANDS_OUT.times * odds(before[f.id] ?? 1);
     });
     const focus = foci.find((f) => linkOf(f.finding) === link);
     if (focus) {
