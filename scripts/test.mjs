@@ -33,6 +33,8 @@ async function unitTests() {
         '--config',
         'jest.config.cjs',
         '--testTimeout=120000',
+        // All cores: by itself the runner leaves one idle, which on two cores is half of them.
+        '--maxWorkers=100%',
         '--json',
         `--outputFile=${report}`,
         ...process.argv.slice(3),

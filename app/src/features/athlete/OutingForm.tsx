@@ -14,6 +14,30 @@ const whole = (text: string): number => (text.trim() === '' ? 0 : Number(text));
 
 const KIND_NAMES: Record<OutingKind, string> = { game: 'Game', catch: 'Catch', lesson: 'Other lesson', other: 'Something else' };
 
+function Count({
+  label,
+  value,
+  onChange,
+  testID,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+  readonly testID: string;
+}) {
+  return (
+    <TextInput
+      mode="outlined"
+      label={label}
+      value={value}
+      onChangeText={onChange}
+      inputMode="decimal"
+      style={{ flex: 1, minWidth: 120 }}
+      testID={testID}
+    />
+  );
+}
+
 /** Throwing done elsewhere: it counts in rest and budget. */
 export function OutingForm({ athlete, onDone }: { readonly athlete: string; readonly onDone: () => void }) {
   const { data: me } = api.useMeQuery();
@@ -50,44 +74,11 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
       </Row>
       <Row>
         {kind === 'game' ? (
-          <TextInput
-            mode="outlined"
-            label="Pitches in games"
-            value={pitches}
-            onChangeText={setPitches}
-            inputMode="numeric"
-            style={{ flex: 1 }}
-            testID="outing-pitches"
-          />
+          <Count label="Pitches in games" value={pitches} onChange={setPitches} testID="outing-pitches" />
         ) : null}
-        <TextInput
-          mode="outlined"
-          label="All throws"
-          value={throws}
-          onChangeText={setThrows}
-          inputMode="numeric"
-          style={{ flex: 1 }}
-          testID="outing-throws"
-        />
-        {kind === 'game' ? (
-          <TextInput
-            mode="outlined"
-            label="Innings"
-            value={innings}
-            onChangeText={setInnings}
-            inputMode="decimal"
-            style={{ flex: 1, maxWidth: 110 }}
-          />
-        ) : null}
-        <TextInput
-          mode="outlined"
-          label="Breaking pitches"
-          value={breaking}
-          onChangeText={setBreaking}
-          inputMode="numeric"
-          style={{ flex: 1 }}
-          testID="outing-breaking"
-        />
+        <Count label="All throws" value={throws} onChange={setThrows} testID="outing-throws" />
+        {kind === 'game' ? <Count label="Innings" value={innings} onChange={setInnings} testID="outing-innings" /> : null}
+        <Count label="Breaking pitches" value={breaking} onChange={setBreaking} testID="outing-breaking" />
       </Row>
       <Row>
         <Choice label="Caught that day, too" chosen={caught} onPress={() => setCaught(!caught)} testID="outing-caught" />
