@@ -1,5 +1,5 @@
 import { figureAt, mirrored, proportionsFor } from '@wrightonic/core';
-import type { Equipment, Hand, Joint, JointPositions, Pose, PoseId } from '@wrightonic/core';
+import type { BodyPart, Equipment, Hand, Joint, JointPositions, Pose, PoseId } from '@wrightonic/core';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
@@ -19,6 +19,8 @@ interface Props {
   readonly height?: number;
   /** Kit that is drawn with the figure. */
   readonly aids?: readonly Equipment[];
+  /** The part of the body in question: drawn heavier. */
+  readonly stress?: BodyPart | null;
   readonly label: string;
 }
 
@@ -53,17 +55,17 @@ function limb([x1, y1]: Point, [x2, y2]: Point, w1: number, w2: number): string 
   return `M ${p(x1 + nx * w1, y1 + ny * w1)} L ${p(x2 + nx * w2, y2 + ny * w2)} A ${w2} ${w2} 0 0 1 ${p(x2 - nx * w2, y2 - ny * w2)} L ${p(x1 - nx * w1, y1 - ny * w1)} A ${w1} ${w1} 0 0 1 ${p(x1 + nx * w1, y1 + ny * w1)} Z`;
 }
 
-const LIMBS: readonly { from: Joint; to: Joint; thick: number; thin: number; throwing: boolean }[] = [
-  { from: 'drive-hip', to: 'drive-knee', thick: 0.048, thin: 0.034, throwing: true },
-  { from: 'drive-knee', to: 'drive-ankle', thick: 0.033, thin: 0.019, throwing: true },
-  { from: 'drive-heel', to: 'drive-toe', thick: 0.016, thin: 0.012, throwing: true },
-  { from: 'lead-hip', to: 'lead-knee', thick: 0.048, thin: 0.034, throwing: false },
-  { from: 'lead-knee', to: 'lead-ankle', thick: 0.033, thin: 0.019, throwing: false },
-  { from: 'lead-heel', to: 'lead-toe', thick: 0.016, thin: 0.012, throwing: false },
-  { from: 'throwing-shoulder', to: 'throwing-elbow', thick: 0.027, thin: 0.02, throwing: true },
-  { from: 'throwing-elbow', to: 'throwing-hand', thick: 0.02, thin: 0.013, throwing: true },
-  { from: 'glove-shoulder', to: 'glove-elbow', thick: 0.027, thin: 0.02, throwing: false },
-  { from: 'glove-elbow', to: 'glove-hand', thick: 0.02, thin: 0.013, throwing: false },
+const LIMBS: readonly { from: Joint; to: Joint; thick: number; thin: number; throwing: boolean; part: BodyPart }[] = [
+  { from: 'drive-hip', to: 'drive-knee', thick: 0.048, thin: 0.034, throwing: true, part: 'drive-leg' },
+  { from: 'drive-knee', to: 'drive-ankle', thick: 0.033, thin: 0.019, throwing: true, part: 'drive-leg' },
+  { from: 'drive-heel', to: 'drive-toe', thick: 0.016, thin: 0.012, throwing: true, part: 'drive-leg' },
+  { from: 'lead-hip', to: 'lead-knee', thick: 0.048, thin: 0.034, throwing: false, part: 'lead-leg' },
+  { from: 'lead-knee', to: 'lead-ankle', thick: 0.033, thin: 0.019, throwing: false, part: 'lead-leg' },
+  { from: 'lead-heel', to: 'lead-toe', thick: 0.016, thin: 0.012, throwing: false, part: 'lead-leg' },
+  { from: 'throwing-shoulder', to: 'throwing-elbow', thick: 0.027, thin: 0.02, throwing: true, part: 'throwing-arm' },
+  { from: 'throwing-elbow', to: 'throwing-hand', thick: 0.02, thin: 0.013, throwing: true, part: 'throwing-arm' },
+  { from: 'glove-shoulder', to: 'glove-elbow', thick: 0.027, thin: 0.02, throwing: false, part: 'glove-arm' },
+  { from: 'glove-elbow', to: 'glove-hand', thick: 0.02, thin: 0.013, throwing: false, part: 'glove-arm' },
 ];
 
 interface Projected {
@@ -155,6 +157,7 @@ export function Mannequin({
   moving = false,
   height = 190,
   aids = [],
+  stress = null,
   label,
 }: Props) {
   const palette = usePalette();
@@ -194,7 +197,7 @@ export function Mannequin({
       d={limb(at(l.from), at(l.to), px(l.thick), px(l.thin))}
       fill={palette.limb}
       stroke={palette.ink}
-      strokeWidth={l.throwing ? 2.4 : 1.2}
+      strokeWidth={l.part === stress ? 4.6 : l.throwing ? 2.4 : 1.2}
       strokeLinejoin="round"
     />
   );
@@ -214,7 +217,13 @@ export function Mannequin({
         ))}
         {behind.map(draw)}
         <Path d={torso} fill={palette.limb} stroke={palette.ink} strokeWidth={px(0.05)} strokeLinejoin="round" />
-        <Path d={torso} fill={palette.limb} stroke={palette.limb} strokeWidth={px(0.05) - 3.2} strokeLinejoin="round" />
+        <Path
+          d={torso}
+          fill={palette.limb}
+          stroke={palette.limb}
+          strokeWidth={px(0.05) - (stress === 'trunk' ? 8 : 3.2)}
+          strokeLinejoin="round"
+        />
         <G>
           <Line x1={at('neck')[0]} y1={at('neck')[1]} x2={headX} y2={headY} stroke={palette.ink} strokeWidth={px(0.03)} />
           <Circle cx={headX} cy={headY} r={size.headRadius * scale} fill={palette.limb} stroke={palette.ink} strokeWidth={1.6} />

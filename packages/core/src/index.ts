@@ -56,6 +56,7 @@ export * from './intake/thoughts';
 export * from './measure/compare';
 export * from './measure/wrong-clip';
 export * from './words/terms';
+export * from './findings/parts';
 export * from './measure/measure';
 export * from './measure/suggest';
 export * from './measure/types';

@@ -1,5 +1,5 @@
 import { linkMovement, linkName, LINKS } from '@wrightonic/core';
-import type { Link } from '@wrightonic/core';
+import type { FindingId, Link } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -12,6 +12,7 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { percent, titleOf } from '../../ui/words';
 import { Details } from './Details';
 import { Results } from './Results';
+import { canShow, ShownQuestion } from './ShownQuestion';
 import { Thoughts } from './Thoughts';
 import { LOOKS_AT_ONCE, useLooks } from './use-looks';
 import { useSaid } from './use-said';
@@ -34,9 +35,11 @@ export function LookScreen({ id }: { readonly id: string }) {
   const { data: overview } = api.useAthleteQuery(id);
   const [page, setPage] = useState(0);
   const [all, setAll] = useState(false);
+  const [shown, setShown] = useState<FindingId | null>(null);
   const turn = (to: number) => {
     setPage(to);
     setAll(false);
+    setShown(null);
   };
   const athlete = overview?.athlete;
   const current = PAGES[page]!;
@@ -130,7 +133,22 @@ export function LookScreen({ id }: { readonly id: string }) {
               key={look.finding.id}
               style={{ paddingVertical: SPACE.m, gap: SPACE.s, borderBottomWidth: 1, borderColor: palette.line }}
             >
-              <Text variant="bodyMedium">{look.finding.eyeCheck}</Text>
+              <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+                <Text variant="bodyMedium" style={{ flex: 1 }}>
+                  {look.finding.eyeCheck}
+                </Text>
+                {isLink(current) && canShow(look.finding, athlete.discipline) ? (
+                  <Action
+                    kind="plain"
+                    label={shown === look.finding.id ? 'Hide' : 'Show'}
+                    onPress={() => setShown(shown === look.finding.id ? null : look.finding.id)}
+                    testID={`show-${look.finding.id}`}
+                  />
+                ) : null}
+              </View>
+              {isLink(current) && shown === look.finding.id ? (
+                <ShownQuestion finding={look.finding} link={current} athlete={athlete} age={overview.age} />
+              ) : null}
               <Row>
                 {ANSWERS.map(([value, label]) => (
                   <Choice

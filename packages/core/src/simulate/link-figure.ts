@@ -4,6 +4,8 @@ import { thereAndBack } from '../delivery/figure';
 import type { Discipline, Link } from '../delivery/links';
 import type { DeliveryEvent } from '../delivery/measures';
 import { simulateDelivery } from './delivery';
+import { SIMULATED_FAULTS } from './faults';
+import type { SimulatedFault } from './faults';
 
 type Markable = Exclude<DeliveryEvent, 'max'>;
 /** From where to where a link goes: events, and how much before or after them, seconds. */
@@ -29,14 +31,24 @@ const STRETCHES: Record<Discipline, Record<Link, Stretch>> = {
 };
 
 /**
- * A clean delivery through one link, there and back without a jump, for the figure to show.
+ * A delivery through one link, clean or with one fault at full strength, there and back without a jump, for the figure to show.
  * @returns joints by the place in the loop, 0 to 1; the hips stand over the origin in the middle of the link
  */
-export function linkMovement(link: Link, discipline: Discipline, heightM: number, age: number): (t: number) => JointPositions {
-  const delivery = simulateDelivery({ discipline, heightM, age });
+export function linkMovement(
+  link: Link,
+  discipline: Discipline,
+  heightM: number,
+  age: number,
+  fault?: SimulatedFault,
+): (t: number) => JointPositions {
+  const delivery = simulateDelivery({ discipline, heightM, age, ...(fault ? { faults: { [fault]: 1 } } : {}) });
   const [from, before, to, after] = STRETCHES[discipline][link];
   const [start, end] = [delivery.events[from]! - before, delivery.events[to]! + after];
   const middle = delivery.jointsAt((start + end) / 2);
   const over = -(middle['drive-hip'][0] + middle['lead-hip'][0]) / 2;
   return (t) => translated(delivery.jointsAt(start + thereAndBack(t) * (end - start)), [over, 0, 0]);
 }
+
+/** The fault by which a finding can be shown in a delivery; null where there is none. */
+export const shownFault = (finding: string, discipline: Discipline): SimulatedFault | null =>
+  SIMULATED_FAULTS[discipline].find((fault) => fault === finding) ?? null;
