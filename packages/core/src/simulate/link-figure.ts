@@ -49,6 +49,9 @@ export function linkMovement(
   return (t) => translated(delivery.jointsAt(start + thereAndBack(t) * (end - start)), [over, 0, 0]);
 }
 
-/** The fault by which a finding can be shown in a delivery; null where there is none. */
+/** Its fault shows on the way out, not on its own link. */
+const SEEN_ELSEWHERE: ReadonlySet<string> = new Set(['stuck-back']);
+
+/** The fault by which a finding can be shown on its own link; null where there is none. */
 export const shownFault = (finding: string, discipline: Discipline): SimulatedFault | null =>
-  SIMULATED_FAULTS[discipline].find((fault) => fault === finding) ?? null;
+  SIMULATED_FAULTS[discipline].find((fault) => fault === finding && !SEEN_ELSEWHERE.has(fault)) ?? null;
