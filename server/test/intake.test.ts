@@ -45,7 +45,7 @@ describe('an intake', () => {
     expect(found).toHaveLength(2);
     expect(found).toEqual(
       expect.arrayContaining([
-        { kind: 'history', event: 'told-to-push' },
+        { kind: 'told', thought: 'move-push' },
         { kind: 'history', event: 'arm-pain' },
       ]),
     );

@@ -123,7 +123,11 @@ export interface ToldHistory {
 /** The evidence that an intake holds, each item under a key of its own. */
 export function intakeEvidence(thoughts: readonly string[], history: ToldHistory): ReadonlyMap<string, Evidence> {
   const found = new Map<string, Evidence>();
-  for (const id of thoughts) found.set(`thought:${id}`, { kind: 'told', thought: thoughtById(id).id });
+  for (const id of thoughts) {
+    const thought = thoughtById(id);
+    // What does no harm is kept with the intake and says nothing of the delivery.
+    if (thought.harmless === null) found.set(`thought:${id}`, { kind: 'told', thought: thought.id });
+  }
   if (history.armPain) found.set('history:arm-pain', { kind: 'history', event: 'arm-pain' });
   if (history.elbowSurgery) found.set('history:elbow-surgery', { kind: 'history', event: 'elbow-surgery' });
   if (history.timeAway) found.set('history:time-away', { kind: 'history', event: 'time-away' });
