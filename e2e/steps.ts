@@ -42,8 +42,8 @@ export async function addAthlete(page: Page, name: string): Promise<string> {
 /** Answers looks on the Look screen, going from link to link. */
 export async function look(page: Page, answers: Readonly<Record<string, 'yes' | 'no' | 'unsure'>>): Promise<void> {
   const left = new Map(Object.entries(answers));
-  for (let link = 0; link < 7 && left.size > 0; link++) {
-    await expect(page.getByText(`${link + 1} of 7`)).toBeVisible();
+  for (let link = 0; link < 8 && left.size > 0; link++) {
+    await expect(page.getByText(`${link + 1} of 8`)).toBeVisible();
     const more = page.getByTestId('more-looks');
     if ((await more.count()) > 0) await more.click();
     for (const [finding, answer] of [...left]) {

@@ -1,6 +1,6 @@
 import type { Discipline } from '../delivery/links';
 import { ARROWS } from '../findings/arrows';
-import { LEAK_TIMES } from '../findings/leaks';
+import { leakTimes } from '../findings/leaks';
 import { FINDINGS } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import type { Finding } from '../findings/types';
@@ -20,7 +20,7 @@ import type { Likelihood, Likelihoods, Network, NetworkNode } from './network';
  */
 export function leakOf(finding: Finding, athlete: AthleteProfile, on: IsoDate, numbers?: AcademyNumbers): number {
   const age = ageOn(athlete.birthDate, on);
-  let factor = LEAK_TIMES[athlete.discipline][finding.leak];
+  let factor = leakTimes(finding, athlete.discipline);
   if (finding.leak === 'habit' || finding.leak === 'usual-consequence') {
     if (athlete.level === 'beginner') factor *= 1.1;
     else if (athlete.level === 'college' || athlete.level === 'adult') factor *= 0.85;

@@ -12,7 +12,7 @@ type MarkableEvent = Exclude<DeliveryEvent, 'max'>;
 /** Half-width of the straight line that a speed is read from, seconds. */
 const SLOPE_S = 0.025;
 /** The hips go and turn more slowly than the arm: a longer line reads their speed better. */
-const TRAVEL_S = 0.085;
+const TRAVEL_S = 0.06;
 const TURN_S = 0.04;
 export const ONSET_SHARE = 0.2;
 export const INCH = 0.0254;
