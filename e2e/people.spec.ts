@@ -91,11 +91,12 @@ test('a guardian joins by a link that works once, sees one child, and gives and 
   // Outside throwing, by the guardian: it counts at once.
   await guardian.goto('/');
   await guardian.getByTestId('add-outing').click();
+  await guardian.getByTestId('outing-catch').click();
   await guardian.getByTestId('outing-throws').fill('30');
   await guardian.getByTestId('save-outing').click();
   await expect(guardian.getByText('in seven days')).toBeVisible();
   await page.goto(athlete);
-  await expect(page.getByText('30 throws elsewhere')).toBeVisible();
+  await expect(page.getByText('30 throws playing catch')).toBeVisible();
 });
 
 test('guessing a password locks the guesser out and not the owner, and an owner’s link sets a new one', async ({

@@ -90,6 +90,8 @@ const CHANGES: { readonly [Q in keyof typeof SCHOOL_OPTIONS]: () => void } = {
     const evidence: Evidence[] = [
       { kind: 'measure', measure: 'hand-up-lead', event: 'contact', value: -90, unit: 'ms', sd: 5 },
       { kind: 'measure', measure: 'elbow-flexion', event: 'contact', value: 25, unit: 'deg', sd: 4 },
+      eye('low-elbow'),
+      { kind: 'eye', finding: 'hand-under', answer: 'no' },
     ];
     const arm = (separation: Schools['separation']) => judge(evidence, { separation }).focus.arm;
     expect(arm('hands')).toBe('lazy-arm');

@@ -11,8 +11,8 @@ export const LEAKS: Record<LeakClass, number> = { habit: 0.06, 'usual-consequenc
  * flagged for health stands above 0.2 with nothing seen; the arm's timing, which leads there most directly, takes the most of it.
  * Provenance `house`.
  */
-const OVERHAND: Record<LeakClass, number> = { habit: 0.5, 'usual-consequence': 0.45, limit: 0.35, cue: 0.5 };
-const OVERHAND_ARM_TIMING = 0.15;
+const OVERHAND: Record<LeakClass, number> = { habit: 0.64, 'usual-consequence': 0.08, limit: 0.25, cue: 0.5 };
+const OVERHAND_ARM_TIMING = 0.12;
 const ARM_TIMING: ReadonlySet<FindingId> = new Set([
   'early-hands',
   'early-arm',
