@@ -67,7 +67,7 @@ test('pain reported during the work locks throwing until a clearance is recorded
   await signIn(page);
   const athlete = await addAthlete(page, `Wilm Thistlecombe ${info.project.name} ${info.retry}`);
   await page.getByTestId('look').click();
-  await look(page, { 'knee-led-load': 'yes' });
+  await look(page, { 'knee-led-load': 'yes', 'glove-pull': 'yes', 'arm-only': 'yes' });
   await page.goto(`${athlete}/what`);
   await page.getByTestId('make-focus').click();
   await page.getByTestId('make-plan').click();
