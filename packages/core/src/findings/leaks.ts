@@ -12,19 +12,19 @@ export const LEAKS: Record<LeakClass, number> = { habit: 0.06, 'usual-consequenc
  * Provenance `house`.
  */
 const OVERHAND: Record<LeakClass, number> = { habit: 0.64, 'usual-consequence': 0.08, limit: 0.25, cue: 0.5 };
-const OVERHAND_ARM_TIMING = 0.12;
-const ARM_TIMING: ReadonlySet<FindingId> = new Set([
-  'early-hands',
-  'early-arm',
-  'late-arm',
-  'hand-under',
-  'lazy-arm',
-  'arm-drag',
-  'push-arm',
-]);
+/** The arm's timing, and what film of the arm has to be able to say of itself. */
+const OVERHAND_ARM: Partial<Record<FindingId, number>> = {
+  'early-hands': 0.12,
+  'early-arm': 0.12,
+  'late-arm': 0.12,
+  'hand-under': 0.12,
+  'lazy-arm': 0.12,
+  'push-arm': 0.12,
+  'arm-drag': 0.21,
+};
 
 /** How many times its usual leak a finding has in a discipline. */
 export function leakTimes(finding: Pick<Finding, 'id' | 'leak'>, discipline: Discipline): number {
   if (discipline === 'windmill') return 1;
-  return ARM_TIMING.has(finding.id) ? OVERHAND_ARM_TIMING : OVERHAND[finding.leak];
+  return OVERHAND_ARM[finding.id] ?? OVERHAND[finding.leak];
 }
