@@ -91,6 +91,10 @@ describe('two thousand rows', () => {
     expect(await harness.db('athletes').where('academy_id', owner.academy).count({ n: '*' }).first()).toEqual({
       n: 1 + COUNT - bad.length,
     });
+    // Each with the size they came in with, once: growth is told from there.
+    expect(await harness.db('athlete_sizes').where('academy_id', owner.academy).count({ n: '*' }).first()).toEqual({
+      n: 1 + COUNT - bad.length,
+    });
     const found = await owner.get(`/athletes?search=${encodeURIComponent('nº1234')}`).expect(200);
     expect(found.body.rows[0].name).toBe('Zoë "Zo" Nº1234; Quillbrook');
 

@@ -111,6 +111,16 @@ export async function putImport(ctx: Context, id: string, given: RosterImport): 
         intake_next: EMPTY_INTAKE.next,
       })),
     );
+    await ctx.tenant.insertOnce(
+      'athlete_sizes',
+      chunk.map(({ id: athlete, entry }) => ({
+        id: ctx.newId(),
+        athlete_id: athlete,
+        on_date: ctx.today,
+        height_m: entry.heightM,
+        mass_kg: entry.massKg,
+      })),
+    );
     await ctx.tenant.insertLinks(
       'athlete_words',
       chunk.flatMap(({ id: athlete, entry }) => wordsOf(entry.name).map((word) => ({ word, athlete_id: athlete }))),

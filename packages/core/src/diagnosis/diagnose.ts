@@ -105,12 +105,14 @@ const posteriorOf = (model: Model, present: ArrayLike<number>): Diagnosis['poste
 export function glanceOf(
   request: DiagnosisRequest,
 ): Pick<Diagnosis, 'posterior' | 'flags'> & { readonly before: Diagnosis['posterior'] } {
-  const situation = situationOf(request);
-  const model = buildModel(situation, whatIsSaid(request.evidence, situation));
-  const { present } = infer(model.network, model.likelihoods());
-  const posterior = posteriorOf(model, present);
-  const before = posteriorOf(model, priorBeliefs(model).present);
-  return { posterior, before, flags: flagsOf(posterior, before) };
+  return inOrder(request, (ordered) => {
+    const situation = situationOf(ordered);
+    const model = buildModel(situation, whatIsSaid(ordered.evidence, situation));
+    const { present } = infer(model.network, model.likelihoods());
+    const posterior = posteriorOf(model, present);
+    const before = posteriorOf(model, priorBeliefs(model).present);
+    return { posterior, before, flags: flagsOf(posterior, before) };
+  });
 }
 
 /** Roots that were raised above their prior, likeliest first; what the coach has called a root comes before all. */
@@ -133,6 +135,7 @@ function candidatesFrom(raised: readonly Raised[], situation: Situation, worth: 
     finding: r.finding,
     probability: r.probability,
     worth: worth(r),
+    worthTold: mayTellWorth(situation),
     byWord: r.said,
     ranked: rankedIn(r.finding.id, situation),
     hasRootBehind: raised.some(
@@ -174,11 +177,14 @@ function overruledIn(request: DiagnosisRequest, situation: Situation): Overruled
  * evidence is listed says nothing.
  * @throws EvidenceError for an item that cannot be about this athlete, or lies in the future
  */
-export function diagnose(request: DiagnosisRequest): Diagnosis {
+export const diagnose = (request: DiagnosisRequest): Diagnosis =>
+  inOrder(request, (ordered, places) => withPlaces(judged(ordered), places));
+
+/** Judges with the evidence in an order that hangs on what it says alone; a refusal names the item as it was listed. */
+function inOrder<T>(request: DiagnosisRequest, judge: (ordered: DiagnosisRequest, places: readonly number[]) => T): T {
   const places = canonicalOrder(request.evidence, request.on);
-  const evidence = places.map((place) => request.evidence[place]!);
   try {
-    return withPlaces(judged({ ...request, evidence }), places);
+    return judge({ ...request, evidence: places.map((place) => request.evidence[place]!) }, places);
   } catch (error) {
     if (!(error instanceof EvidenceError) || error.list !== 'evidence') throw error;
     throw new EvidenceError(places[error.index]!, error.field, error.message);
@@ -228,7 +234,7 @@ function judged(request: DiagnosisRequest): Diagnosis {
       because,
       against,
       cleared: clearedRivals(model, i, now.present, contributions),
-      worth: ageOn(athlete.birthDate, request.on) < WORTH_FROM_AGE ? null : (worth.get(i) ?? null),
+      worth: mayTellWorth(situation) ? (worth.get(i) ?? null) : null,
       sentence: said
         ? `The coach’s word: ${lowerFirst(finding.title)}.`
         : `${howSure(probability)}: ${lowerFirst(finding.title)}.`,
@@ -292,6 +298,8 @@ function judged(request: DiagnosisRequest): Diagnosis {
     lookingSettled: evidence.length > 0 && lookingSettled(glances, focusIf(now.root), focusIf),
   };
 }
+
+const mayTellWorth = ({ athlete, on }: Situation): boolean => ageOn(athlete.birthDate, on) >= WORTH_FROM_AGE;
 
 const NO_WORTH: Worth = { low: 0, expected: 0, high: 0 };
 

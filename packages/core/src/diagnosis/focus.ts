@@ -14,6 +14,8 @@ export interface Candidate {
   readonly probability: number;
   /** Expected return, % of own speed: low, middle and high of the house ranges. */
   readonly worth: Worth;
+  /** Whether it may be told: no speed is promised to the youngest. */
+  readonly worthTold: boolean;
   /** How many times its worth it counts for in the school that is set. */
   readonly ranked: number;
   /** Whether another candidate is among its causes. */
@@ -54,10 +56,12 @@ function firstLink(candidate: Candidate, discipline: Discipline): string {
   return `A ${kind === 'limit' ? 'limit of the body' : 'misread cue'} comes before all links.`;
 }
 
-const leak = ({ worth }: Candidate): string =>
-  worth.high < 0.05
-    ? 'The likeliest of them; what it costs in speed is not known.'
-    : `The largest expected return: about ${worth.expected.toFixed(1)} % of own speed (${worth.low.toFixed(1)} to ${worth.high.toFixed(1)}).`;
+const leak = ({ worth, worthTold }: Candidate): string =>
+  !worthTold
+    ? 'What hangs on it is most worth the work; no speed is promised at this age.'
+    : worth.high < 0.05
+      ? 'The likeliest of them; what it costs in speed is not known.'
+      : `The largest expected return: about ${worth.expected.toFixed(1)} % of own speed (${worth.low.toFixed(1)} to ${worth.high.toFixed(1)}).`;
 
 function choose(candidates: readonly Candidate[], order: RepairOrder, discipline: Discipline): Chosen | null {
   const by = (key: (c: Candidate) => number, among = candidates) =>

@@ -135,3 +135,24 @@ describe('what is left alone', () => {
     expect(left([style, good, { ...poor, on: '2026-04-10' }], {})).not.toContain('high-leg-kick');
   });
 });
+
+describe('what repairing may give', () => {
+  const seen: DatedEvidence[] = [
+    eye('unstable-base'),
+    { ...eye('unstable-base'), by: 'b' },
+    { ...eye('unstable-base'), by: 'c' },
+  ];
+  it('is told in shares of own speed, and to nobody under twelve', () => {
+    const grown = judge(seen);
+    expect(grown.roots[0]!.worth!.high).toBeGreaterThan(0);
+    expect(grown.focus.why.lowerHalf).toMatch(/% of own speed/);
+    const child = judge(seen, {}, { ...THROWER, birthDate: '2016-01-20', level: 'youth' });
+    expect(child.roots.map((r) => r.worth)).toEqual(child.roots.map(() => null));
+    expect(child.focus.lowerHalf).toBe('unstable-base');
+    expect(
+      Object.values(child.focusBy)
+        .map((f) => f.why.lowerHalf)
+        .join(),
+    ).not.toMatch(/% of own speed|mph/);
+  });
+});
