@@ -1,5 +1,5 @@
 import type { ObservationRecord, ObservationSource } from '@wrightonic/contract';
-import { bodyTestById, glanceSays, resolveSchools, SIGNS } from '@wrightonic/core';
+import { bodyTestById, findingsOfDetail, SIGNS } from '@wrightonic/core';
 import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
 import type { Context } from './context';
 import { speedsOf } from './speeds';
@@ -68,17 +68,13 @@ async function clipsBehind(ctx: Context, athlete: string): Promise<Map<string, s
   return found;
 }
 
-/** Which findings a detail speaks of is the same in every school but for one: the usual answers do. */
-const USUAL_SCHOOLS = resolveSchools(undefined, 'overhand', 16);
-
 /** Findings that somebody has looked at, tested or measured. */
 export function lookedAt(evidence: readonly Evidence[]): ReadonlySet<FindingId> {
   const found = new Set<FindingId>();
   for (const item of evidence) {
     if (item.kind === 'eye' && item.answer !== 'unsure') found.add(item.finding);
     if (item.kind === 'transfer') found.add(item.finding);
-    if (item.kind === 'glance')
-      for (const [finding] of glanceSays(item.detail, item.answer, USUAL_SCHOOLS) ?? []) found.add(finding);
+    if (item.kind === 'glance') for (const finding of findingsOfDetail(item.detail)) found.add(finding);
     if (item.kind === 'measure') for (const sign of SIGNS) if (sign.measure === item.measure) found.add(sign.finding);
     if (item.kind === 'screen') {
       const finding = bodyTestById(item.test).speaksOf[item.side];

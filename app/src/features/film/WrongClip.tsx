@@ -12,7 +12,7 @@ import type { ClipFacts } from './use-clip';
 function mendText(mend: Mend): string {
   switch (mend.change) {
     case 'view':
-      return mend.to === '3d' ? '3D' : `It was the ${VIEW_WORDS[mend.to].name.toLowerCase()}`;
+      return `It was the ${VIEW_WORDS[mend.to].name.toLowerCase()}`;
     case 'rate':
       return `It was ${mend.to} frames a second`;
     case 'scale':
@@ -43,7 +43,7 @@ export function WrongClip({
       if (scale) onChange?.({ ...marks, scale: { ...scale, metres: Math.round(1000 * to.to * pixels) / 1000 } });
       return;
     }
-    const body = to.change === 'rate' ? { captureFps: to.to } : to.to === '3d' ? {} : { view: to.to };
+    const body = to.change === 'rate' ? { captureFps: to.to } : { view: to.to };
     void put({ athlete, id: clip.id, body });
   };
   return (

@@ -1,6 +1,8 @@
 /** Looks at one telling detail, with more than yes and no for an answer; what some of them mean depends on the school. */
 import type { Discipline, Link } from '../delivery/links';
 import type { FindingId } from '../findings/ids';
+import type { Times } from '../findings/types';
+import { resolveSchools, SCHOOL_OPTIONS } from '../shared/schools';
 import type { Schools } from '../shared/schools';
 
 export const GLANCE_IDS = [
@@ -45,19 +47,16 @@ export const GLANCE_ANSWERS = [
 ] as const;
 export type GlanceAnswer = (typeof GLANCE_ANSWERS)[number];
 
-/** How much likelier an answer makes a finding. */
-type Says = readonly (readonly [finding: FindingId, times: number])[];
-
 export interface Detail {
   readonly id: GlanceId;
   readonly link: Link;
   readonly disciplines: readonly Discipline[];
   readonly question: string;
-  readonly answers: readonly { readonly id: GlanceAnswer; readonly label: string; readonly says: (schools: Schools) => Says }[];
+  readonly answers: readonly { readonly id: GlanceAnswer; readonly label: string; readonly says: (schools: Schools) => Times }[];
 }
 
 const always =
-  (...says: Says) =>
+  (...says: Times) =>
   () =>
     says;
 
@@ -220,7 +219,15 @@ export const detailsAt = (link: Link, discipline: Discipline): Detail[] =>
   DETAILS.filter((d) => d.link === link && d.disciplines.includes(discipline));
 
 /** What an answer says of findings; null where the detail has no such answer. */
-export const glanceSays = (id: GlanceId, answer: GlanceAnswer, schools: Schools): Says | null =>
+export const glanceSays = (id: GlanceId, answer: GlanceAnswer, schools: Schools): Times | null =>
   detailById(id)
     .answers.find((a) => a.id === answer)
     ?.says(schools) ?? null;
+
+/** Findings that a detail speaks of, in whatever school. */
+export function findingsOfDetail(id: GlanceId): ReadonlySet<FindingId> {
+  const schools = SCHOOL_OPTIONS.backFoot.map((backFoot) => ({ ...resolveSchools(undefined, 'overhand', 16), backFoot }));
+  return new Set(
+    detailById(id).answers.flatMap((answer) => schools.flatMap((school) => answer.says(school).map(([finding]) => finding))),
+  );
+}

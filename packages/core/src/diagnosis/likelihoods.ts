@@ -1,6 +1,7 @@
 import { measureById } from '../delivery/measures';
 import { findingById } from '../findings/catalogue';
 import type { CueId, FindingId } from '../findings/ids';
+import type { Times } from '../findings/types';
 import { thoughtById } from '../intake/thoughts';
 import { eyeWith } from '../settings/numbers';
 import { effortGain, spikeGap } from '../progress/spread';
@@ -156,7 +157,7 @@ function fromVelocity(item: Extract<Evidence, { kind: 'velocity' }>): Pick<Contr
   };
 }
 
-export const HISTORY: Record<string, readonly [FindingId, number][]> = {
+export const HISTORY: Record<string, Times> = {
   'time-away': [['drill-not-transferred', 1.6]],
   'told-to-push': [['push-misread', 8]],
   'balance-drilled': [['balance-overtaught', 8]],
@@ -174,7 +175,7 @@ export const HISTORY: Record<string, readonly [FindingId, number][]> = {
 };
 
 /** What something told says: in the school that owns the pause at the top, having been drilled to balance is nothing odd. */
-export function historySays(event: string, { schools }: Pick<Situation, 'schools'>): readonly (readonly [FindingId, number])[] {
+export function historySays(event: string, { schools }: Pick<Situation, 'schools'>): Times {
   const says = HISTORY[event] ?? [];
   return event === 'balance-drilled' && schools.lift === 'pause'
     ? says.map(([finding, times]) => [finding, times ** 0.5] as const)
@@ -261,10 +262,11 @@ type Saying = Omit<Contribution, 'on'> & {
 
 /** What each item said on its day. */
 function sayings(evidence: readonly DatedEvidence[], standing: Standing, situation: Situation): Saying[] {
-  const requireInPlay = (finding: FindingId, index: number) => {
-    if (!situation.inPlay.has(finding))
-      throw new EvidenceError(index, 'finding', `“${finding}” does not occur in the ${situation.athlete.discipline} delivery`);
+  const { discipline } = situation.athlete;
+  const require = (here: boolean, index: number, field: string, what: string) => {
+    if (!here) throw new EvidenceError(index, field, `“${what}” does not occur in the ${discipline} delivery`);
   };
+  const requireInPlay = (finding: FindingId, index: number) => require(situation.inPlay.has(finding), index, 'finding', finding);
   const youth = isYouth(situation);
   return evidence.map((item, index): Saying => {
     switch (item.kind) {
@@ -335,22 +337,12 @@ function sayings(evidence: readonly DatedEvidence[], standing: Standing, situati
       }
       case 'told': {
         const thought = thoughtById(item.thought);
-        if (!thought.disciplines.includes(situation.athlete.discipline))
-          throw new EvidenceError(
-            index,
-            'thought',
-            `“${item.thought}” is not a thought of the ${situation.athlete.discipline} delivery`,
-          );
+        require(thought.disciplines.includes(discipline), index, 'thought', item.thought);
         return timesEach(thought.points, situation);
       }
       case 'glance': {
         const detail = detailById(item.detail);
-        if (!detail.disciplines.includes(situation.athlete.discipline))
-          throw new EvidenceError(
-            index,
-            'detail',
-            `“${item.detail}” is not looked at in the ${situation.athlete.discipline} delivery`,
-          );
+        require(detail.disciplines.includes(discipline), index, 'detail', item.detail);
         const says = glanceSays(item.detail, item.answer, situation.schools);
         if (!says)
           throw new EvidenceError(
@@ -369,7 +361,7 @@ function sayings(evidence: readonly DatedEvidence[], standing: Standing, situati
 const SILENT: Saying = { on: [], about: [] };
 
 /** So many times likelier each, of what this delivery has. */
-function timesEach(says: readonly (readonly [FindingId, number])[], situation: Situation): Saying {
+function timesEach(says: Times, situation: Situation): Saying {
   const on = says
     .filter(([finding]) => situation.inPlay.has(finding))
     .map(([finding, times]) => ({ finding, likelihood: ratio(times) }));

@@ -1,5 +1,6 @@
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
+import type { Times } from '../findings/types';
 import { measureById } from '../delivery/measures';
 import { bandFor, bodyTestById } from '../screen/tests';
 import { eyeKey, eyeWith, signId } from '../settings/numbers';
@@ -48,7 +49,7 @@ const house = (name: string, value: number, unit = '', changed = false): TracedN
   changed,
 });
 
-const timesBehind = (says: readonly (readonly [FindingId, number])[], { inPlay }: Situation): TracedNumber[] =>
+const timesBehind = (says: Times, { inPlay }: Situation): TracedNumber[] =>
   says
     .filter(([finding]) => inPlay.has(finding))
     .map(([finding, times]) => house(`Makes “${findingById(finding).title.toLowerCase()}” likelier, times`, times));

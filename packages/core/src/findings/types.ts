@@ -4,6 +4,9 @@ import type { FindingId, FindingKind } from './ids';
 export type Area = 'lower-half' | 'trunk' | 'arm-action' | 'body' | 'thought';
 export type LeakClass = 'habit' | 'usual-consequence' | 'limit' | 'cue';
 
+/** How many times likelier (or less likely) something makes findings. */
+export type Times = readonly (readonly [finding: FindingId, times: number])[];
+
 export type CostKind = 'speed' | 'command' | 'health';
 
 export interface Cost {

@@ -43,8 +43,8 @@ describe('thoughts', () => {
     const of = (thoughts: readonly string[]) =>
       diagnose({ on: '2026-05-04', athlete, evidence: [...intakeEvidence(thoughts, NOTHING).values()] }).posterior;
     const before = of([]);
-    expect(of(['move-push'])['push-misread']! - before['push-misread']!).toBeGreaterThan(0.12);
-    expect(of(['lift-balance'])['balance-overtaught']! - before['balance-overtaught']!).toBeGreaterThan(0.12);
+    expect(of(['move-push'])['push-misread']! - before['push-misread']!).toBeGreaterThan(0.14);
+    expect(of(['lift-balance'])['balance-overtaught']! - before['balance-overtaught']!).toBeGreaterThan(0.14);
     expect(of(['set-quiet', 'lift-high'])).toEqual(before);
   });
 

@@ -1,6 +1,6 @@
 import type { Discipline, Link } from '../delivery/links';
 import type { Evidence } from '../diagnosis/evidence';
-import type { FindingId } from '../findings/ids';
+import type { Times } from '../findings/types';
 
 export const THOUGHT_IDS = [
   'set-quiet',
@@ -25,9 +25,6 @@ export const THOUGHT_IDS = [
 ] as const;
 export type ThoughtId = (typeof THOUGHT_IDS)[number];
 
-/** How much likelier a finding is in those who say so. */
-type Points = readonly (readonly [finding: FindingId, times: number])[];
-
 /** Something that athletes say they think of, or were told by an earlier coach, at one link of the delivery. */
 export interface Thought {
   readonly id: ThoughtId;
@@ -36,7 +33,7 @@ export interface Thought {
   /** In the athlete's words. */
   readonly text: string;
   /** What it points at; empty when it is harmless. */
-  readonly points: Points;
+  readonly points: Times;
   /** Why it is harmless; null when it points at something. */
   readonly harmless: string | null;
 }
@@ -45,7 +42,7 @@ const H: readonly Discipline[] = ['overhand'];
 const W: readonly Discipline[] = ['windmill'];
 const BOTH: readonly Discipline[] = ['overhand', 'windmill'];
 
-const points = (id: ThoughtId, link: Link, disciplines: readonly Discipline[], text: string, at: Points): Thought => ({
+const points = (id: ThoughtId, link: Link, disciplines: readonly Discipline[], text: string, at: Times): Thought => ({
   id,
   link,
   disciplines,

@@ -10,9 +10,12 @@ import type { MarkedJoint, MeasureRequest, View } from './types';
 export const CLIP_FAULTS = ['away', 'glove-side', 'view', 'rate', 'order', 'scale', 'cut-off', 'no-throw'] as const;
 export type ClipFaultKind = (typeof CLIP_FAULTS)[number];
 
+/** A view that a camera has. */
+type FilmedView = Exclude<View, '3d'>;
+
 /** A change of the set-up that would make the clip agree with itself. */
 export type Mend =
-  | { readonly change: 'view'; readonly to: View }
+  | { readonly change: 'view'; readonly to: FilmedView }
   | { readonly change: 'rate'; readonly to: number }
   | { readonly change: 'scale'; readonly to: number };
 
@@ -51,7 +54,7 @@ const SPEED_S = 0.02;
 /** A head joint sits at 0.94 of the height, an ankle at 0.05. */
 const HEAD_TO_ANKLE = 0.89;
 
-const OTHER: Partial<Record<View, View>> = {
+const OTHER: Partial<Record<View, FilmedView>> = {
   'side-open': 'side-closed',
   'side-closed': 'side-open',
   front: 'rear',
@@ -185,7 +188,7 @@ function wrongView(clip: Clip): ClipFault | null {
     if (across === null || Math.abs(across) < LIMITS.endOnTravels) return null;
     // Which side it was: in the picture the body goes to the right on the open side of a right-hander.
     const toRight = (view === 'front' ? across : -across) > 0 === (throws === 'R');
-    const first: View = toRight === (throws === 'R') ? 'side-open' : 'side-closed';
+    const first: FilmedView = toRight === (throws === 'R') ? 'side-open' : 'side-closed';
     return {
       kind: 'view',
       why: 'the body travels across the picture: this was filmed from the side',
