@@ -1,5 +1,5 @@
 import { BufferTarget, CanvasSource, Mp4OutputFormat, Output, WebMOutputFormat } from 'mediabunny';
-import { drawNumber } from '../app/src/features/film/stand-in-camera';
+import { drawNumber } from '../app/src/features/film/stand-in/camera';
 
 /** A long clip with nothing on it but each frame's number: made quickly, for measuring how decoding holds up. */
 export async function plainClip(

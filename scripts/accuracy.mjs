@@ -32,7 +32,7 @@ if (wants('tracker')) {
     for (const wanted of clips) {
       const got = await track(wanted);
       process.stderr.write(
-        `${wanted.athlete.discipline} ${wanted.view} ${wanted.captureFps}: ${got.frames.length} frames tracked\n`,
+        `${tracked.length + 1} of ${clips.length}: ${wanted.athlete.discipline} ${wanted.view} ${wanted.captureFps}: ${got.frames.length} frames tracked\n`,
       );
       tracked.push({ wanted, ...got });
     }

@@ -1,5 +1,5 @@
 // npm run clips: renders the demo's clips, made-up athletes filmed by the stand-in camera, into demo/clips, with their truth.
-// npm run clips -- wanted.json out.webm: renders one clip of your own, as `RenderWanted` in app/src/features/film/render.ts says it.
+// npm run clips -- wanted.json out.webm: renders one clip of your own, as `RenderWanted` in app/src/features/film/stand-in/render.ts says it.
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { installDebian, installPackages } from './lib/install.mjs';
 import { inRoot } from './lib/paths.mjs';

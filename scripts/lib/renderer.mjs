@@ -4,10 +4,11 @@ import { basename, join } from 'node:path';
 import { cacheFolder, inRoot } from './paths.mjs';
 
 const ENTRY = `
-  export { renderClip } from './app/src/features/film/render';
+  export { renderClip } from './app/src/features/film/stand-in/render';
+  export { thrown, standFor } from './app/src/features/film/stand-in/render';
   export { FrameSource } from './app/src/features/film/frames';
   export { posterOf } from './app/src/features/film/poster';
-  export { readNumber } from './app/src/features/film/stand-in-camera';
+  export { readNumber } from './app/src/features/film/stand-in/camera';
   export { simulate } from '@wrightonic/core';
   export { plainClip } from './bench/plain-clip';
   export { startTracking } from './app/src/features/film/track/client';

@@ -6,7 +6,7 @@ import { Text } from 'react-native-paper';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import type { RenderWanted } from './render';
+import type { RenderWanted } from './stand-in/render';
 import { VIEW_WORDS } from './set-up';
 
 interface Props {
@@ -32,7 +32,7 @@ export function MadeUpClip({ athlete, onClip }: Props) {
     const faults: Faults = fault ? { [fault]: 0.9 } : {};
     // Another made-up athlete each time; nothing else hangs on the number.
     const seed = Math.floor(Math.random() * SEEDS);
-    const made = new Worker(new URL('./render.worker', window.location.href));
+    const made = new Worker(new URL('./stand-in/render.worker', window.location.href));
     worker.current = made;
     made.onmessage = ({ data }: MessageEvent<ArrayBuffer>) =>
       onClip(new File([data], `made-up-${view}-${captureFps}.webm`, { type: 'video/webm' }), view);

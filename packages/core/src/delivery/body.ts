@@ -85,18 +85,29 @@ export interface Proportions {
   readonly headRadius: number;
 }
 
+/** How a body of one height differs from the usual one, as shares: 0.04 is four per cent more. */
+export interface Build {
+  /** Longer legs take their length from the trunk. */
+  readonly legs: number;
+  readonly shoulders: number;
+  readonly hips: number;
+}
+const USUAL_BUILD: Build = { legs: 0, shoulders: 0, hips: 0 };
+/** Thigh and shank, shares of height. */
+const LEG_SHARE = 0.245 + 0.246;
+
 /** Segment lengths in metres. The young have bigger heads and shorter legs. */
-export function proportionsFor(heightM: number, ageYears: number): Proportions {
+export function proportionsFor(heightM: number, ageYears: number, build: Build = USUAL_BUILD): Proportions {
   const youth = clamp((16 - ageYears) / 10, 0, 1);
-  const legs = heightM * (1 - 0.05 * youth);
+  const legs = heightM * (1 - 0.05 * youth) * (1 + build.legs);
   return {
     thigh: 0.245 * legs,
     shank: 0.246 * legs,
     foot: 0.13 * heightM,
     footHeight: 0.039 * heightM,
-    trunk: 0.288 * heightM,
-    hipWidth: 0.105 * heightM,
-    shoulderWidth: 0.22 * heightM,
+    trunk: (0.288 - LEG_SHARE * build.legs) * heightM,
+    hipWidth: 0.105 * heightM * (1 + build.hips),
+    shoulderWidth: 0.22 * heightM * (1 + build.shoulders),
     upperArm: 0.186 * heightM,
     forearm: 0.146 * heightM,
     hand: 0.06 * heightM,

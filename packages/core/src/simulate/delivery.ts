@@ -21,7 +21,7 @@ const STEP = 0.002;
 export function simulateDelivery(request: DeliveryRequest): Delivery {
   const { discipline, heightM, tempo = 1, faults = {} } = request;
   const how: HowMuch = (fault) => faults[fault] ?? 0;
-  const size: Proportions = proportionsFor(heightM, request.age);
+  const size: Proportions = proportionsFor(heightM, request.age, request.build);
   const { at: anglesAt, keyTimes } = upperBody(request, how);
   const legs = LEGS[discipline];
   const [land, release, end] = [legs.land * tempo, legs.release * tempo, legs.end * tempo];

@@ -1,4 +1,4 @@
-import type { JointPositions } from '../delivery/body';
+import type { Build, JointPositions } from '../delivery/body';
 import type { Discipline } from '../delivery/links';
 import type { DeliveryEvent } from '../delivery/measures';
 import type { FindingId } from '../findings/ids';
@@ -54,6 +54,8 @@ export interface DeliveryRequest {
   readonly discipline: Discipline;
   readonly heightM: number;
   readonly age: number;
+  /** Left out: the usual proportions of that age. */
+  readonly build?: Build;
   readonly faults?: Faults;
   /** Share by which everything is slower (1.1) or faster (0.9). */
   readonly tempo?: number;

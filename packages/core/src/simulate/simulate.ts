@@ -13,6 +13,7 @@ import type { IsoDate } from '../shared/dates';
 import { round } from '../shared/maths';
 import { drawFindings, lookAt, readSpeed, readTest } from './athlete';
 import type { Truth } from './athlete';
+import type { Build } from '../delivery/body';
 import { simulateDelivery } from './delivery';
 import { SIMULATED_FAULTS } from './faults';
 import type { Delivery, DeliveryRequest, Faults, SimulatedFault } from './faults';
@@ -75,8 +76,15 @@ export function drawFaults(random: Random, discipline: AthleteProfile['disciplin
   return Object.fromEntries([...chosen].map((fault) => [fault, round(0.5 + 0.5 * random.uniform(), 2)]));
 }
 
+/** What makes one made-up body throw: the same gives the same delivery. */
+export interface ThrowWanted extends Pick<DeliveryWanted, 'athlete' | 'seed' | 'faults'> {
+  /** Years; left out: grown, 17. */
+  readonly age?: number;
+  readonly build?: Build;
+}
+
 /** The delivery that a request stands for, at any time. */
-export function deliveryFor({ athlete, seed, faults: given }: Pick<DeliveryWanted, 'athlete' | 'seed' | 'faults'>): {
+export function deliveryFor({ athlete, seed, faults: given, age = 17, build }: ThrowWanted): {
   readonly delivery: Delivery;
   readonly request: DeliveryRequest;
 } {
@@ -85,7 +93,8 @@ export function deliveryFor({ athlete, seed, faults: given }: Pick<DeliveryWante
   const request: DeliveryRequest = {
     discipline: athlete.discipline,
     heightM: athlete.heightM,
-    age: 17,
+    age,
+    ...(build && { build }),
     faults,
     tempo: round(1 + random.normal(0, 0.03), 4),
   };

@@ -1,9 +1,13 @@
 import { cameraFor, deliveryFor, randomFrom } from '@wrightonic/core';
-import type { DeliveryWanted } from '@wrightonic/core';
+import type { Camera, ThrowWanted } from '@wrightonic/core';
 import { BufferTarget, CanvasSource, Mp4OutputFormat, Output, WebMOutputFormat } from 'mediabunny';
-import { drawStandIn, LOOKS } from './stand-in-camera';
+import { drawNumber, drawStandIn, paintLight } from './camera';
+import { plainLook, variedBuild, variedLook } from './look';
+import { paintPlace } from './place';
 
-export interface RenderWanted extends Pick<DeliveryWanted, 'athlete' | 'seed' | 'faults'> {
+export interface RenderWanted extends ThrowWanted {
+  /** Seed of another body, other clothes, place and light; left out: usual build, on a field in kind light. */
+  readonly look?: number;
   readonly view: 'side-open' | 'side-closed' | 'front' | 'rear';
   /** Frames a second as recorded; the file is played at `playFps`. */
   readonly captureFps: number;
@@ -43,17 +47,21 @@ function grainTile(seed: number): OffscreenCanvas {
   return tile;
 }
 
+/** The throw that is filmed. */
+export const thrown = (wanted: RenderWanted): ReturnType<typeof deliveryFor> =>
+  deliveryFor(wanted.look === undefined ? wanted : { ...wanted, build: variedBuild(wanted.look) });
+
+/** The camera that films it. */
+export function standFor({ view, athlete, width, height, distanceM, cameraHeightM }: RenderWanted): Camera {
+  const stand = cameraFor(view, athlete.throws, athlete.heightM, { width, height, ...(distanceM && { distanceM }) });
+  return { ...stand, at: [stand.at[0], stand.at[1], cameraHeightM ?? stand.at[2]] };
+}
+
 /** Renders a made-up athlete's delivery to a real video file. @returns the file's bytes */
 export async function renderClip(wanted: RenderWanted): Promise<ArrayBuffer> {
-  const { delivery, request } = deliveryFor(wanted);
-  const { width, height, captureFps, playFps } = wanted;
-  const { distanceM, cameraHeightM, shutter = 0, grain = 0 } = wanted;
-  const stand = cameraFor(wanted.view, wanted.athlete.throws, request.heightM, {
-    width,
-    height,
-    ...(distanceM && { distanceM }),
-  });
-  const camera = { ...stand, at: [stand.at[0], stand.at[1], cameraHeightM ?? stand.at[2]] as const };
+  const { delivery, request } = thrown(wanted);
+  const { width, height, captureFps, playFps, shutter = 0, grain = 0 } = wanted;
+  const camera = standFor(wanted);
   const canvas = new OffscreenCanvas(width, height);
   const ctx = canvas.getContext('2d')!;
   const target = new BufferTarget();
@@ -66,22 +74,29 @@ export async function renderClip(wanted: RenderWanted): Promise<ArrayBuffer> {
   const layer = new OffscreenCanvas(width, height);
   const scene = layer.getContext('2d')!;
   const tile = grain > 0 ? grainTile(wanted.seed) : null;
-  const look = LOOKS[wanted.seed % LOOKS.length]!;
+  const look = wanted.look === undefined ? plainLook(wanted.seed) : variedLook(wanted.look);
+  // The place stands still: it is painted once.
+  const place = new OffscreenCanvas(width, height);
+  paintPlace(place.getContext('2d')!, camera, look.place);
   let at = 0;
   for (let n = 0; n / captureFps <= delivery.duration; n++) {
     for (let part = 0; part < (shutter > 0 ? SMEARED : 1); part++) {
       // Each moment lies over those before it so that all weigh alike in the end.
       ctx.globalAlpha = 1 / (part + 1);
       const at = (n + (shutter * part) / SMEARED) / captureFps;
-      drawStandIn(scene, delivery, camera, at, request.heightM, look, wanted.numbered ? n : undefined);
+      scene.drawImage(place, 0, 0);
+      drawStandIn(scene, delivery, camera, at, request.heightM, look);
       ctx.drawImage(layer, 0, 0);
     }
+    ctx.globalAlpha = 1;
+    paintLight(ctx, camera, look.light);
     if (tile) {
       ctx.globalAlpha = 0.3 * grain;
       // The grain lies anew on each frame.
       const [dx, dy] = [(n * 37) % GRAIN_TILE, (n * 59) % GRAIN_TILE];
       for (let x = -dx; x < width; x += GRAIN_TILE) for (let y = -dy; y < height; y += GRAIN_TILE) ctx.drawImage(tile, x, y);
     }
+    if (wanted.numbered) drawNumber(ctx, n);
     const length = (1 + (wanted.jitter ?? 0) * (n % 3 === 0 ? 1 : n % 3 === 1 ? -1 : 0)) / playFps;
     await source.add(at, length);
     at += length;
