@@ -14,6 +14,7 @@ import { makeStore, useAppDispatch } from '../state/store';
 import { Action, Blank, Loading } from '../ui/controls';
 import { Screen } from '../ui/layout';
 import { darkTheme, lightTheme } from '../ui/theme';
+import { UNITS, UnitsContext } from '../ui/units';
 
 /** Invitations and the stand-in device need no sign-in; everything else waits for one. */
 function Entry() {
@@ -39,7 +40,12 @@ function Gate() {
     };
   }, [user, dispatch]);
   if (isLoading) return <Loading />;
-  if (me) return <Shell me={me} />;
+  if (me)
+    return (
+      <UnitsContext.Provider value={UNITS[me.academy.lengthUnit]}>
+        <Shell me={me} />
+      </UnitsContext.Provider>
+    );
   if ((error as { status?: number } | undefined)?.status === 401) return <SignIn />;
   const problem = problemOf(error);
   return (

@@ -4,6 +4,7 @@ import type { AthleteProfile, DatedEvidence, DiagnosisRequest } from '@wrightoni
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { api } from '../state/api';
 import { leavePage, openPage } from '../testing/page';
+import { UNITS } from '../ui/units';
 import { OwnEyePart } from './account/OwnEyePart';
 import { answersText } from './diagnosis/answers';
 import { chainAround, layOut, ROOMY, TELLING } from './diagnosis/layout';
@@ -128,14 +129,14 @@ describe('what an answer would mean', () => {
   it('is said for both sides of it', () => {
     const asked = { ...request, evidence: evidence.slice(0, 2) };
     const hip = diagnose(asked).nextChecks.find((c) => c.check.kind === 'screen')!;
-    expect(answersText(hip)).toMatch(
+    expect(answersText(hip, UNITS.cm)).toMatch(
       /^Under \d+°: the drive hip does not turn in far enough \(\d+ %\)\. From \d+°: .+\(\d+ %\)\.$/,
     );
     const [below, above] = hip.answers;
     expect(below!.value!).toBeLessThanOrEqual(above!.value!);
-    expect(answersText({ ...hip, answers: [] })).toBe('');
+    expect(answersText({ ...hip, answers: [] }, UNITS.cm)).toBe('');
     const none = { when: 'yes', value: null, first: null, probability: 0 } as const;
-    expect(answersText({ ...hip, answers: [none, none] })).toMatch(/Neither answer/);
+    expect(answersText({ ...hip, answers: [none, none] }, UNITS.cm)).toMatch(/Neither answer/);
   });
 });
 

@@ -12,6 +12,7 @@ import { Choice } from './controls';
 import { Mannequin } from './Mannequin';
 import { DARK, darkTheme, LIGHT, lightTheme } from './theme';
 import { checkText, evidenceText } from './words';
+import { UNITS } from './units';
 
 const show = (element: React.ReactElement) => render(<PaperProvider theme={lightTheme}>{element}</PaperProvider>);
 const chain: LinkState[] = ['owned', 'holding', 'working', 'open', 'relapsed', 'unseen'];
@@ -139,7 +140,9 @@ describe('themes', () => {
 describe('words', () => {
   it('say a check and an observation as a coach would', () => {
     expect(checkText({ kind: 'screen', test: 'hip-internal-rotation', side: 'drive' })).toBe('Hip turning in, drive side');
-    expect(evidenceText({ kind: 'eye', finding: 'stall', answer: 'yes' })).toBe('The trip forward stops after the lift: seen');
-    expect(evidenceText({ kind: 'slow', finding: 'late-hips', canDoSlowly: 'no' })).toContain('cannot');
+    expect(evidenceText({ kind: 'eye', finding: 'stall', answer: 'yes' }, UNITS.cm)).toBe(
+      'The trip forward stops after the lift: seen',
+    );
+    expect(evidenceText({ kind: 'slow', finding: 'late-hips', canDoSlowly: 'no' }, UNITS.cm)).toContain('cannot');
   });
 });

@@ -9,6 +9,7 @@ import {
   thoughtById,
 } from '@wrightonic/core';
 import type { Check, Evidence, FindingId, Hand, HistoryEvent, OutcomeOf, Rung, StyleItem, TestSide } from '@wrightonic/core';
+import type { Units } from './units';
 
 const day = (date: string): Date => new Date(`${date}T00:00:00Z`);
 export const longDay = (date: string): string =>
@@ -71,14 +72,14 @@ export const STYLE_NAMES: Readonly<Record<StyleItem, string>> = {
 };
 
 /** An evidence item in one line. */
-export function evidenceText(item: Evidence): string {
+export function evidenceText(item: Evidence, units: Units): string {
   switch (item.kind) {
     case 'eye':
       return `${titleOf(item.finding)}: ${item.answer === 'unsure' ? 'could not tell' : item.answer === 'yes' ? 'seen' : 'not seen'}`;
     case 'screen':
-      return `${bodyTestById(item.test).name}${item.side === 'none' ? '' : `, ${sideText(item.side)}`}: ${withUnit(item.value, item.unit)}`;
+      return `${bodyTestById(item.test).name}${item.side === 'none' ? '' : `, ${sideText(item.side)}`}: ${units.text(item.value, item.unit)}`;
     case 'measure':
-      return `${measureById(item.measure).name} ${spokenEvent(item.event)}: ${valueText(item.value, item.unit)}`;
+      return `${measureById(item.measure).name} ${spokenEvent(item.event)}: ${units.measured(item.value, item.unit)}`;
     case 'sequence':
       return 'Body-speed sequence';
     case 'miss':
@@ -106,13 +107,6 @@ export function evidenceText(item: Evidence): string {
   }
 }
 
-/** A height in the academy's unit. */
-export function heightText(heightM: number, unit: 'cm' | 'in'): string {
-  if (unit === 'cm') return `${Math.round(100 * heightM)} cm`;
-  const inches = Math.round(heightM / 0.0254);
-  return `${Math.floor(inches / 12)}'${inches % 12}"`;
-}
-
 /** The side of a test as the coach stands before it: left or right first, its role behind. */
 export function sideName(side: TestSide, throws: Hand): string {
   if (side === 'none') return '';
@@ -120,34 +114,6 @@ export function sideName(side: TestSide, throws: Hand): string {
   return side === 'to-throwing' || side === 'to-glove' ? `to the ${body}` : body;
 }
 
-const UNIT_WORDS: Record<string, string> = {
-  deg: '°',
-  s: ' s',
-  cm: ' cm',
-  in: ' in',
-  '%height': ' % of height',
-  '%shank': ' % of shank',
-  '%': ' %',
-  '%BW': ' % of body weight',
-  xBW: ' × body weight',
-  score: '',
-};
-/** A value of a body test with its unit. */
-export const withUnit = (value: number, unit: string): string => `${value}${UNIT_WORDS[unit] ?? ` ${unit}`}`;
-
 /** An event or a joint, as it is said. */
 export const spokenEvent = (name: string): string => (name === 'max' ? 'greatest' : `at ${spoken(name)}`);
 export const spoken = (name: string): string => name.replace(/-/g, ' ').replace('oclock', 'o’clock');
-
-/** Places after the point of a measured value. */
-export const digitsOf = (unit: string): number => (unit === 'in' || unit === '%height' ? 1 : 0);
-/** A measured value with its unit, no finer than it can be read. */
-export const valueText = (value: number, unit: string): string => withUnit(Number(value.toFixed(digitsOf(unit))), unit);
-
-/** A band in words, in a measure's unit. */
-export function bandText(band: { readonly low?: number; readonly high?: number } | null, unit: string): string {
-  const { low, high } = band ?? {};
-  if (low !== undefined && high !== undefined) return `band ${low} to ${withUnit(high, unit)}`;
-  if (low !== undefined) return `${withUnit(low, unit)} or more`;
-  return high !== undefined ? `${withUnit(high, unit)} or less` : 'no band';
-}

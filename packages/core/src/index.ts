@@ -121,6 +121,7 @@ export * from './simulate/log';
 export * from './simulate/random';
 export * from './simulate/simulate';
 export * from './words/spare';
+export * from './words/units';
 export * from './log/climb';
 export * from './log/day';
 export * from './log/entries';

@@ -25,7 +25,7 @@ import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { TellAthlete } from '../../ui/TellAthlete';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWordsFor } from '../../ui/use-words';
-import { sideName, spokenEvent, titleOf, valueText, weekDay, withUnit } from '../../ui/words';
+import { sideName, spokenEvent, titleOf, weekDay } from '../../ui/words';
 import { AgeRule } from './AgeRule';
 import { ChildChoice } from '../shell/ChildChoice';
 import { ClearanceForm } from './ClearanceForm';
@@ -33,6 +33,7 @@ import { ClearanceLine } from './ClearanceLine';
 import { GateMove } from './GateMove';
 import { OutingForm } from './OutingForm';
 import { SessionItems } from '../session/SessionItems';
+import { useUnits } from '../../ui/units';
 
 const BODY_SHOWN = 5;
 
@@ -75,6 +76,7 @@ function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly ro
 }
 
 function ArmPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
+  const units = useUnits();
   const { today, week, warnings } = data.workload;
   const [form, setForm] = useState<'outing' | 'clearance' | null>(null);
   return (
@@ -98,7 +100,7 @@ function ArmPart({ data, role }: { readonly data: AthleteOverview; readonly role
       ))}
       <AgeRule data={data} />
       {data.spurt ? (
-        <Caution testID="spurt">{`Grown ${data.spurt.cm} cm since ${weekDay(data.spurt.since)}: test the body anew and throw less for a while. Older measures and tests count less.`}</Caution>
+        <Caution testID="spurt">{`Grown ${units.text(data.spurt.cm, 'cm')} since ${weekDay(data.spurt.since)}: test the body anew and throw less for a while. Older measures and tests count less.`}</Caution>
       ) : null}
       {form === null ? (
         <Row>
@@ -128,6 +130,7 @@ const PARTS: readonly { readonly path: string; readonly name: string; readonly t
 
 /** The body at a glance: the newest of each test, the limits first. */
 function BodyPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
+  const units = useUnits();
   const palette = usePalette();
   const router = useRouter();
   const { body, athlete, id } = data;
@@ -145,7 +148,7 @@ function BodyPart({ data, role }: { readonly data: AthleteOverview; readonly rol
             {`${bodyTestById(b.test).name}${b.side === 'none' ? '' : `, ${sideName(b.side, athlete.throws)}`}`}
           </Text>
           <Text variant="bodyMedium" style={{ fontVariant: ['tabular-nums'] }}>
-            {`${withUnit(b.value, bodyTestById(b.test).unit)} ± ${b.sd.toFixed(1)}`}
+            {`${units.text(b.value, bodyTestById(b.test).unit)} ± ${units.amount(b.sd, bodyTestById(b.test).unit, 1)}`}
           </Text>
         </View>
       ))}
@@ -173,6 +176,7 @@ const MEASURED_SHOWN = 5;
 
 /** The newest measures, those outside their band first. */
 function MeasuredPart({ data }: { readonly data: AthleteOverview }) {
+  const units = useUnits();
   const palette = usePalette();
   const { measured, athlete, age } = data;
   if (measured.length === 0) return <Text style={{ color: palette.soft }}>Nothing has been measured on film yet.</Text>;
@@ -190,7 +194,7 @@ function MeasuredPart({ data }: { readonly data: AthleteOverview }) {
             {`${measureById(m.measure).name}, ${spokenEvent(m.event)}`}
           </Text>
           <Text variant="bodyMedium" style={{ fontVariant: ['tabular-nums'] }}>
-            {`${valueText(m.value, m.unit)} ± ${m.sd.toFixed(1)}`}
+            {`${units.measured(m.value, m.unit)} ± ${units.amount(m.sd, m.unit)}`}
           </Text>
         </View>
       ))}

@@ -11,7 +11,9 @@ import { Action, Blank, Loading } from '../../ui/controls';
 import { GRADE_WORDS, GradeMark } from '../../ui/GradeMark';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../ui/theme';
-import { sideName, sideText, titleOf, weekDay, withUnit } from '../../ui/words';
+import { sideName, sideText, titleOf, weekDay } from '../../ui/words';
+import { useUnits } from '../../ui/units';
+import type { Units } from '../../ui/units';
 import { isDone } from './check-state';
 import { useCheck } from './use-check';
 
@@ -19,6 +21,7 @@ const BAND_SDS = 1.64;
 
 function Sides({ histories, throws }: { readonly histories: readonly BodyHistory[]; readonly throws: AthleteProfile['throws'] }) {
   const palette = usePalette();
+  const units = useUnits();
   return (
     <Row style={{ gap: SPACE.l, flexWrap: 'nowrap' }}>
       {histories.map(({ test, side, values }) => {
@@ -29,7 +32,7 @@ function Sides({ histories, throws }: { readonly histories: readonly BodyHistory
             <Text
               style={{ fontFamily: NUMBER_FONT, fontSize: 20, lineHeight: 24, fontWeight: '600', fontVariant: ['tabular-nums'] }}
             >
-              {withUnit(newest.value, bodyTestById(test).unit)}
+              {units.text(newest.value, bodyTestById(test).unit)}
             </Text>
             <Text variant="bodySmall" style={{ color: palette.soft }}>
               {sideName(side, throws)}
@@ -51,6 +54,7 @@ function TestRow({
   readonly athlete: AthleteProfile;
 }) {
   const palette = usePalette();
+  const units = useUnits();
   const [open, setOpen] = useState(false);
   const body = bodyTestById(test);
   const newest = new Map<TestSide, number>(histories.map((h) => [h.side, h.values[h.values.length - 1]!.value]));
@@ -69,7 +73,7 @@ function TestRow({
         <Sides histories={histories} throws={athlete.throws} />
         {uneven ? (
           <Text variant="bodySmall" style={{ color: palette.brass }}>
-            {`Sides differ by ${withUnit(Math.abs(uneven.difference), body.unit)}, less on the ${sideName(uneven.weaker, athlete.throws)}`}
+            {`Sides differ by ${units.text(Math.abs(uneven.difference), body.unit)}, less on the ${sideName(uneven.weaker, athlete.throws)}`}
           </Text>
         ) : null}
       </Pressable>
@@ -80,16 +84,16 @@ function TestRow({
                 <LevelChart
                   points={h.values.map((v) => ({
                     date: v.on,
-                    level: v.value,
-                    low: v.value - BAND_SDS * v.sd,
-                    high: v.value + BAND_SDS * v.sd,
+                    level: units.shown(v.value, body.unit),
+                    low: units.shown(v.value - BAND_SDS * v.sd, body.unit),
+                    high: units.shown(v.value + BAND_SDS * v.sd, body.unit),
                   }))}
-                  unit={body.unit}
-                  sentence={sentenceOf(h, athlete)}
+                  unit={units.name(body.unit)}
+                  sentence={sentenceOf(h, athlete, units)}
                   height={110}
                 />
               ) : (
-                <Text variant="bodySmall">{sentenceOf(h, athlete)}</Text>
+                <Text variant="bodySmall">{sentenceOf(h, athlete, units)}</Text>
               )}
             </View>
           ))
@@ -99,17 +103,17 @@ function TestRow({
 }
 
 /** Whether it moved, beyond what two readings differ by. */
-function sentenceOf({ test, side, values }: BodyHistory, { throws }: AthleteProfile): string {
+function sentenceOf({ test, side, values }: BodyHistory, { throws }: AthleteProfile, units: Units): string {
   const { unit } = bodyTestById(test);
   const last = values[values.length - 1]!;
   const first = values[0]!;
   const name = sideName(side, throws);
   const where = side === 'none' ? '' : `${name[0]!.toUpperCase()}${name.slice(1)} (${sideText(side)}): `;
-  const now = `${withUnit(last.value, unit)} ± ${last.sd.toFixed(1)} on ${weekDay(last.on)}, ${GRADE_WORDS[last.grade]}`;
+  const now = `${units.text(last.value, unit)} ± ${units.amount(last.sd, unit, 1)} on ${weekDay(last.on)}, ${GRADE_WORDS[last.grade]}`;
   if (values.length === 1) return `${where}${now}.`;
   const change = last.value - first.value;
   const real = Math.abs(change) > BAND_SDS * Math.hypot(first.sd, last.sd);
-  return `${where}${now}. ${change >= 0 ? 'Up' : 'Down'} ${withUnit(Math.round(10 * Math.abs(change)) / 10, unit)} since ${weekDay(first.on)}, ${real ? 'a real change' : 'not more than readings differ by'}.`;
+  return `${where}${now}. ${change >= 0 ? 'Up' : 'Down'} ${units.text(Math.round(10 * Math.abs(change)) / 10, unit)} since ${weekDay(first.on)}, ${real ? 'a real change' : 'not more than readings differ by'}.`;
 }
 
 const checkName = ({ check }: WeighedCheck, throws: AthleteProfile['throws']): string =>

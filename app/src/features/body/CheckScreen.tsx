@@ -25,7 +25,7 @@ import { GRADE_WORDS, GradeMark } from '../../ui/GradeMark';
 import { Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
-import { sideName, sideText, titleOf, withUnit } from '../../ui/words';
+import { sideName, sideText, titleOf } from '../../ui/words';
 import { PainCheck } from '../pain/PainCheck';
 import { isAt, isDone } from './check-state';
 import type { CheckState } from './check-state';
@@ -36,6 +36,7 @@ import { BODIES, useStandIn } from './use-stand-in';
 import type { BodyName } from './use-stand-in';
 import { useTilt } from './use-tilt';
 import type { Tilt } from './use-tilt';
+import { useUnits } from '../../ui/units';
 
 const ASK_EVERY_MS = 2000;
 const SEED = 4711;
@@ -62,6 +63,7 @@ function Findings({
   readonly picture: BodyPicture | undefined;
   readonly onTakeBack: (id: string) => void;
 }) {
+  const units = useUnits();
   const palette = usePalette();
   const test = bodyTestById(step.test);
   const band = bandFor(test, athlete, state.on, me.academy.numbers.tests);
@@ -90,21 +92,23 @@ function Findings({
     <View style={{ gap: SPACE.xs }} testID="step-value">
       <Row>
         <GradeMark grade={value.grade} size={20} />
-        <Text variant="titleMedium">{`${withUnit(value.value, test.unit)} ± ${value.sd.toFixed(1)}: ${GRADE_WORDS[value.grade]}`}</Text>
+        <Text variant="titleMedium">{`${units.text(value.value, test.unit)} ± ${units.amount(value.sd, test.unit, 1)}: ${GRADE_WORDS[value.grade]}`}</Text>
       </Row>
       <Row>
         {here.map((r) => (
           <Choice
             key={r.id}
-            label={`${withUnit(r.value, test.unit)}${r.moment === 'after' ? ' after' : ''} ×`}
+            label={`${units.text(r.value, test.unit)}${r.moment === 'after' ? ' after' : ''} ×`}
             chosen={false}
             onPress={() => onTakeBack(r.id)}
           />
         ))}
       </Row>
-      {value.again ? <Text variant="bodySmall">{`${value.spread} apart: one more reading would settle it.`}</Text> : null}
+      {value.again ? (
+        <Text variant="bodySmall">{`${units.text(value.spread, test.unit)} apart: one more reading would settle it.`}</Text>
+      ) : null}
       {uneven ? (
-        <Text variant="bodySmall">{`The sides differ by ${withUnit(Math.abs(uneven.difference), test.unit)}; less on the ${sideText(uneven.weaker)}.`}</Text>
+        <Text variant="bodySmall">{`The sides differ by ${units.text(Math.abs(uneven.difference), test.unit)}; less on the ${sideText(uneven.weaker)}.`}</Text>
       ) : null}
       {slouch ? (
         <Text variant="bodySmall">

@@ -8,7 +8,7 @@ import { Action, Choice } from '../../ui/controls';
 import { Keypad } from '../../ui/Keypad';
 import { Row } from '../../ui/layout';
 import { NUMBER_FONT, RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { withUnit } from '../../ui/words';
+import { useUnits } from '../../ui/units';
 import { hasSensor } from './use-tilt';
 import type { Tilt } from './use-tilt';
 
@@ -185,18 +185,21 @@ function TimerReader({ onRead }: ReaderProps) {
 function KeypadReader({ step, onRead, range }: ReaderProps) {
   const [text, setText] = useState('');
   const { unit } = bodyTestById(step.test);
-  const value = Number(text);
+  const units = useUnits();
+  const typed = Number(text);
+  const value = units.kept(typed, unit);
+  const said = units.text(value, unit);
   return (
     <View style={{ gap: SPACE.s }}>
-      <Big>{text === '' ? '–' : withUnit(value, unit)}</Big>
+      <Big>{text === '' ? '–' : said}</Big>
       <Keypad text={text} onText={setText} />
       {text !== '' && !isWithin(range, value) ? (
         <Text variant="bodySmall" testID="out-of-range">
-          {`A reading lies between ${withUnit(range.low, unit)} and ${withUnit(range.high, unit)}.`}
+          {`A reading lies between ${units.text(range.low, unit)} and ${units.text(range.high, unit)}.`}
         </Text>
       ) : null}
       <Take
-        label={text === '' ? 'Type the reading' : `Keep ${withUnit(value, unit)}`}
+        label={text === '' ? 'Type the reading' : `Keep ${said}`}
         disabled={text === '' || !Number.isFinite(value) || !isWithin(range, value)}
         onPress={() => {
           onRead(value, 'keypad');

@@ -12,6 +12,7 @@ import { download, pickFile } from '../../ui/files';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
+import { useUnits } from '../../ui/units';
 
 const ROWS_SHOWN = 12;
 const DELIMITERS: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' };
@@ -100,6 +101,7 @@ function Choices({ look, onChange }: { readonly look: ImportLook; readonly onCha
 }
 
 function Preview({ look }: { readonly look: ImportLook }) {
+  const units = useUnits();
   const palette = usePalette();
   return (
     <View style={{ gap: SPACE.l }}>
@@ -138,7 +140,7 @@ function Preview({ look }: { readonly look: ImportLook }) {
       ))}
       {look.good.slice(0, 6).map(({ line, entry }) => (
         <Text key={line} variant="bodySmall">
-          {`Line ${line}: ${entry.name}, born ${entry.birthDate}, ${entry.discipline}, ${entry.throws === 'R' ? 'right' : 'left'}, ${Math.round(100 * entry.heightM)} cm, ${Math.round(entry.massKg)} kg`}
+          {`Line ${line}: ${entry.name}, born ${entry.birthDate}, ${entry.discipline}, ${entry.throws === 'R' ? 'right' : 'left'}, ${units.height(entry.heightM)}, ${units.mass(entry.massKg)}`}
         </Text>
       ))}
     </View>

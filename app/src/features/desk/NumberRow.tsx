@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { Action } from '../../ui/controls';
 import { SPACE, usePalette } from '../../ui/theme';
+import { useUnits } from '../../ui/units';
 import { isOwn, ownOf, withOwn } from './own-numbers';
 
 /** One number that an academy may set, with where it comes from and the way back. */
@@ -23,16 +24,18 @@ export function NumberRow({
   readonly readOnly?: boolean;
 }) {
   const palette = usePalette();
+  const units = useUnits();
+  const shown = (value: number) => String(units.shown(value, unit));
   const own = ownOf(numbers, setting);
   const changed = isOwn(numbers, setting);
-  const [text, setText] = useState(String(own ?? setting.standard));
+  const [text, setText] = useState(shown(own ?? setting.standard));
   const set = (written: string) => {
     setText(written);
     const value = Number(written.replace(',', '.'));
-    if (written.trim() !== '' && Number.isFinite(value)) onChange(withOwn(numbers, setting, value));
+    if (written.trim() !== '' && Number.isFinite(value)) onChange(withOwn(numbers, setting, units.kept(value, unit)));
   };
   const back = () => {
-    setText(String(setting.standard));
+    setText(shown(setting.standard));
     onChange(withOwn(numbers, setting, undefined));
   };
   return (
@@ -49,7 +52,9 @@ export function NumberRow({
       <View style={{ flex: 1, minWidth: 0 }}>
         <Text variant="bodyMedium">{name}</Text>
         <Text variant="bodySmall" style={{ color: changed ? palette.brass : palette.soft }}>
-          {changed ? `Yours; the standard is ${setting.standard} (${setting.provenance})` : `Standard (${setting.provenance})`}
+          {changed
+            ? `Yours; the standard is ${shown(setting.standard)} (${setting.provenance})`
+            : `Standard (${setting.provenance})`}
         </Text>
       </View>
       {changed && !readOnly ? (
@@ -64,7 +69,7 @@ export function NumberRow({
         disabled={readOnly}
         inputMode="decimal"
         style={{ width: 116 }}
-        right={unit ? <TextInput.Affix text={unit} /> : undefined}
+        right={unit ? <TextInput.Affix text={units.name(unit)} /> : undefined}
         testID={`number-${setting.key}-${setting.part ?? ''}`}
       />
     </View>

@@ -8,6 +8,7 @@ import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { checkText } from '../../ui/words';
 import { answersText } from './answers';
+import { useUnits } from '../../ui/units';
 
 interface Props {
   readonly weighed: WeighedCheck;
@@ -33,8 +34,9 @@ function NumberAnswer({
   readonly testID: string;
 }) {
   const palette = usePalette();
+  const units = useUnits();
   const [text, setText] = useState('');
-  const value = Number(text.replace(',', '.'));
+  const value = units.kept(Number(text.replace(',', '.')), unit);
   const usable = text.trim() !== '' && Number.isFinite(value);
   return (
     <View style={{ gap: 4 }}>
@@ -42,7 +44,7 @@ function NumberAnswer({
         <TextInput
           mode="outlined"
           dense
-          label={`Reading, ${unit}`}
+          label={`Reading, ${units.name(unit)}`}
           value={text}
           onChangeText={setText}
           inputMode="decimal"
@@ -73,6 +75,7 @@ function eventFor(check: Extract<Check, { kind: 'measure' }>) {
 
 /** One check with the way to answer it on the spot. */
 export function CheckNext({ weighed, athlete, on, onAnswer, busy, onStart }: Props) {
+  const units = useUnits();
   const palette = usePalette();
   const { check, minutes } = weighed;
   return (
@@ -80,7 +83,7 @@ export function CheckNext({ weighed, athlete, on, onAnswer, busy, onStart }: Pro
       <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
         {checkText(check)}
       </Text>
-      {weighed.answers.length > 0 ? <Text variant="bodyMedium">{answersText(weighed)}</Text> : null}
+      {weighed.answers.length > 0 ? <Text variant="bodyMedium">{answersText(weighed, units)}</Text> : null}
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {`about ${minutes} min${check.kind === 'screen' ? `. ${bodyTestById(check.test).how} Never cranked; stop on pain.` : ''}`}
       </Text>
@@ -119,7 +122,9 @@ export function CheckNext({ weighed, athlete, on, onAnswer, busy, onStart }: Pro
           unit={bodyTestById(check.test).unit}
           busy={busy}
           testID={`check-${check.test}-${check.side}`}
-          note={(value) => `${value} is ${GRADE_WORDS[gradeOf(value, bandFor(bodyTestById(check.test), athlete, on))]}.`}
+          note={(value) =>
+            `${units.text(value, bodyTestById(check.test).unit)} is ${GRADE_WORDS[gradeOf(value, bandFor(bodyTestById(check.test), athlete, on))]}.`
+          }
           onValue={(value) =>
             onAnswer({ kind: 'screen', test: check.test, side: check.side, value, unit: bodyTestById(check.test).unit })
           }

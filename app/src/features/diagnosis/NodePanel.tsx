@@ -11,6 +11,7 @@ import { evidenceText, percent, titleOf, weekDay } from '../../ui/words';
 import { STATE_WORDS } from './MapDrawing';
 import { Overrule } from './Rulings';
 import type { SupposedAs } from './what-if';
+import { useUnits } from '../../ui/units';
 
 interface Props {
   readonly athlete: string;
@@ -65,6 +66,7 @@ function Neighbours({
 
 /** What is known of one node of the map. */
 export function NodePanel({ athlete, map, finding, record, supposed, onSuppose, onChoose }: Props) {
+  const units = useUnits();
   const palette = usePalette();
   const [ruling, setRuling] = useState(false);
   const node = map.nodes.find((n) => n.finding === finding)!;
@@ -107,7 +109,10 @@ export function NodePanel({ athlete, map, finding, record, supposed, onSuppose, 
         {node.evidence.map((index) => {
           const item = record.evidence[index];
           return item ? (
-            <Text key={index} variant="bodyMedium">{`${evidenceText(item.evidence)} (${item.by}, ${weekDay(item.on)})`}</Text>
+            <Text
+              key={index}
+              variant="bodyMedium"
+            >{`${evidenceText(item.evidence, units)} (${item.by}, ${weekDay(item.on)})`}</Text>
           ) : null;
         })}
       </Section>

@@ -8,6 +8,7 @@ import { Row } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
 import { sideName } from '../../ui/words';
 import type { Supposition } from './what-if';
+import { useUnits } from '../../ui/units';
 
 const FOUND_SHOWN = 6;
 
@@ -58,6 +59,7 @@ export function TestPicker({
   readonly request: DiagnosisRequest;
   readonly onPick: (s: Supposition) => void;
 }) {
+  const units = useUnits();
   const [test, setTest] = useState<TestId | null>(null);
   const [side, setSide] = useState<TestSide | null>(null);
   const [value, setValue] = useState('');
@@ -91,7 +93,7 @@ export function TestPicker({
           <TextInput
             mode="outlined"
             dense
-            label={`Reading, ${chosen.unit}`}
+            label={`Reading, ${units.name(chosen.unit)}`}
             value={value}
             onChangeText={setValue}
             inputMode="decimal"

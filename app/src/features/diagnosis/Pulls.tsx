@@ -8,7 +8,8 @@ import { Text } from 'react-native-paper';
 import { api } from '../../state/api';
 import { Action } from '../../ui/controls';
 import { SPACE, TARGET, usePalette } from '../../ui/theme';
-import { evidenceText, percent, titleOf, weekDay, withUnit } from '../../ui/words';
+import { evidenceText, percent, titleOf, weekDay } from '../../ui/words';
+import { useUnits } from '../../ui/units';
 
 interface Props {
   readonly athlete: string;
@@ -61,6 +62,7 @@ function placeOf(athlete: string, { evidence, clips, source }: ObservationRecord
 }
 
 function TraceLines({ request, index }: { readonly request: DiagnosisRequest; readonly index: number }) {
+  const units = useUnits();
   const palette = usePalette();
   const { data: me } = api.useMeQuery();
   const item = request.evidence[index]!;
@@ -96,7 +98,7 @@ function TraceLines({ request, index }: { readonly request: DiagnosisRequest; re
           <Text
             variant="bodySmall"
             style={{ fontWeight: '600', fontVariant: ['tabular-nums'] }}
-          >{`${n.changed ? '◆ ' : ''}${withUnit(n.value, n.unit)}`}</Text>
+          >{`${n.changed ? '◆ ' : ''}${units.text(n.value, n.unit)}`}</Text>
           <Text variant="bodySmall" style={{ width: 84, color: n.changed ? palette.brass : palette.soft }}>
             {n.changed ? 'own value' : n.provenance}
           </Text>
@@ -110,6 +112,7 @@ function TraceLines({ request, index }: { readonly request: DiagnosisRequest; re
  * Each statement with its pull: a bar to the right speaks for the root, to the left against it. A tap tells where it came from.
  */
 export function Pulls({ athlete, pulls, evidence, request }: Props) {
+  const units = useUnits();
   const palette = usePalette();
   const router = useRouter();
   const [open, setOpen] = useState<number | null>(null);
@@ -124,7 +127,7 @@ export function Pulls({ athlete, pulls, evidence, request }: Props) {
         const width = `${Math.round((96 * Math.abs(weight)) / most)}%` as const;
         const forIt = weight > 0;
         const shown = open === first;
-        const text = evidenceText(item.evidence);
+        const text = evidenceText(item.evidence, units);
         return (
           <View key={first} style={{ borderBottomWidth: 1, borderColor: palette.line }}>
             <Pressable
@@ -168,7 +171,7 @@ export function Pulls({ athlete, pulls, evidence, request }: Props) {
                         <Text
                           variant="bodySmall"
                           style={{ fontWeight: '600' }}
-                        >{`${evidenceText(said)} (${by}, ${weekDay(on)})`}</Text>
+                        >{`${evidenceText(said, units)} (${by}, ${weekDay(on)})`}</Text>
                       ) : null}
                       <TraceLines request={request} index={index} />
                       {place ? (

@@ -4,6 +4,7 @@ import { Text } from 'react-native-paper';
 import { Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { evidenceText, weekDay } from '../../ui/words';
+import { useUnits } from '../../ui/units';
 
 const SHOWN = 5;
 
@@ -25,12 +26,13 @@ export function Changes({ changes }: { readonly changes: DiagnosisRecord['change
 
 /** Remarks on the evidence itself. */
 export function Notes({ record }: { readonly record: DiagnosisRecord }) {
+  const units = useUnits();
   const { notes } = record.result;
   if (notes.length === 0) return null;
   return (
     <Section title="About what was seen">
       {notes.slice(0, SHOWN).map((n) => {
-        const items = n.evidence.flatMap((e) => (record.evidence[e] ? [evidenceText(record.evidence[e].evidence)] : []));
+        const items = n.evidence.flatMap((e) => (record.evidence[e] ? [evidenceText(record.evidence[e].evidence, units)] : []));
         return (
           <Text key={`${n.note}${n.evidence.join()}`} variant="bodySmall">
             {`${n.note}${items.length > 0 ? ` (${items.join('; ')})` : ''}`}

@@ -8,7 +8,9 @@ import { Action, Caution, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SchoolChoices } from '../../ui/SchoolChoices';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
-import { percent, titleOf, withUnit } from '../../ui/words';
+import { useUnits } from '../../ui/units';
+import type { Units } from '../../ui/units';
+import { percent, titleOf } from '../../ui/words';
 import { FindingPicker, TestPicker } from './Pickers';
 import { useJudged } from './use-judged';
 import { aboutTheSame, supposing } from './what-if';
@@ -16,10 +18,10 @@ import type { Supposition } from './what-if';
 
 const ROOTS_SHOWN = 6;
 
-function spokenSupposition(s: Supposition): string {
+function spokenSupposition(s: Supposition, units: Units): string {
   if (s.kind === 'finding') return `${titleOf(s.finding)}: ${s.as === 'present' ? 'there' : 'not there'}`;
   const test = bodyTestById(s.test);
-  return `${test.name}${s.side === 'none' ? '' : `, ${s.side.replace(/-/g, ' ')}`}: ${withUnit(s.value, test.unit)}`;
+  return `${test.name}${s.side === 'none' ? '' : `, ${s.side.replace(/-/g, ' ')}`}: ${units.text(s.value, test.unit)}`;
 }
 
 /** Roots before and after, side by side. */
@@ -93,6 +95,7 @@ function FocusOf({ title, diagnosis }: { readonly title: string; readonly diagno
 /** Suppose something, see what changes, put it back; and what another school would choose from the same evidence. */
 export function WhatIfScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
+  const units = useUnits();
   const { data: overview } = api.useAthleteQuery(id);
   const { data: record, error } = api.useDiagnosisQuery(id, { refetchOnMountOrArgChange: true });
   const [suppositions, setSuppositions] = useState<readonly Supposition[]>([]);
@@ -142,9 +145,9 @@ export function WhatIfScreen({ id }: { readonly id: string }) {
             ) : (
               <View style={{ gap: SPACE.m }} testID="what-changes">
                 {suppositions.map((s) => (
-                  <View key={spokenSupposition(s)} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+                  <View key={spokenSupposition(s, units)} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
                     <Text variant="bodyMedium" style={{ flex: 1 }}>
-                      {spokenSupposition(s)}
+                      {spokenSupposition(s, units)}
                     </Text>
                     <Action
                       kind="plain"

@@ -10,9 +10,11 @@ import { usePalette } from '../../ui/theme';
 import { evidenceText, titleOf } from '../../ui/words';
 import { Pulls } from './Pulls';
 import { Overrule } from './Rulings';
+import { useUnits } from '../../ui/units';
+import type { Units } from '../../ui/units';
 
 /** What cleared a rival; its own name need not be said again. */
-const clearedText = (item: Evidence): string => (item.kind === 'eye' ? 'not seen' : evidenceText(item));
+const clearedText = (item: Evidence, units: Units): string => (item.kind === 'eye' ? 'not seen' : evidenceText(item, units));
 
 /** Shares of a speed below this are not worth a word, %. */
 const WORTH_A_WORD = 0.4;
@@ -42,10 +44,11 @@ export function Why({
   const { evidence, request } = record;
   const [ruling, setRuling] = useState(false);
   const { data: me } = api.useMeQuery();
+  const units = useUnits();
   const worth = worthText(root, record.result.ownSpeedMph, me?.academy.speedUnit ?? 'mph');
   const cleared = root.cleared.map(
     (c) =>
-      `${titleOf(c.finding).toLowerCase()} (${[...new Set(c.evidence.flatMap((e) => (evidence[e] ? [clearedText(evidence[e].evidence)] : [])))].join(', ')})`,
+      `${titleOf(c.finding).toLowerCase()} (${[...new Set(c.evidence.flatMap((e) => (evidence[e] ? [clearedText(evidence[e].evidence, units)] : [])))].join(', ')})`,
   );
   return (
     <Section title="Because and against" note={first ? 'tap an item: where it came from' : titleOf(root.finding)}>

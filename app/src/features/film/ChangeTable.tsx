@@ -3,7 +3,8 @@ import type { ComparedValue, Unlike } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
-import { bandText, digitsOf, spoken, spokenEvent, valueText } from '../../ui/words';
+import { spoken, spokenEvent } from '../../ui/words';
+import { useUnits } from '../../ui/units';
 
 const WAYS: Record<ComparedValue['way'], { readonly mark: string; readonly says: string }> = {
   better: { mark: '▲', says: 'better' },
@@ -15,6 +16,7 @@ const ORDER = ['worse', 'better', 'moved', 'same'] as const;
 
 function ChangeRow({ value }: { readonly value: ComparedValue }) {
   const palette = usePalette();
+  const units = useUnits();
   const { measure, event, unit, before, after, change, changeSd, way, band } = value;
   const tone = way === 'worse' ? palette.clay : way === 'better' ? palette.spruce : palette.soft;
   const small = { color: palette.soft, fontFamily: NUMBER_FONT } as const;
@@ -29,15 +31,15 @@ function ChangeRow({ value }: { readonly value: ComparedValue }) {
       <View style={{ flex: 1, minWidth: 0 }}>
         <Text variant="bodyMedium">{measureById(measure).name}</Text>
         <Text variant="bodySmall" style={{ color: palette.soft }}>
-          {`${spokenEvent(event)} · ${bandText(band, unit)}`}
+          {`${spokenEvent(event)} · ${units.band(band, unit)}`}
         </Text>
       </View>
       <View style={{ alignItems: 'flex-end' }}>
         <Text style={{ fontFamily: NUMBER_FONT, fontSize: 18, fontVariant: ['tabular-nums'] }}>
-          {`${Number(before.value.toFixed(digitsOf(unit)))} → ${valueText(after.value, unit)}`}
+          {`${units.number(before.value, unit)} → ${units.measured(after.value, unit)}`}
         </Text>
         <Text variant="bodySmall" style={small}>
-          {`${change >= 0 ? '+' : '−'}${Math.abs(change).toFixed(1)} ± ${changeSd.toFixed(1)}`}
+          {`${change >= 0 ? '+' : '−'}${units.amount(change, unit, 1)} ± ${units.amount(changeSd, unit, 1)}`}
         </Text>
       </View>
     </View>

@@ -8,7 +8,8 @@ import { Action, Loading } from '../../ui/controls';
 import { BandMark } from '../../ui/GradeMark';
 import { Section } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../ui/theme';
-import { bandText, digitsOf, spoken, spokenEvent, valueText } from '../../ui/words';
+import { spoken, spokenEvent } from '../../ui/words';
+import { useUnits } from '../../ui/units';
 
 interface Props {
   readonly measures: readonly MeasuredValue[] | null;
@@ -20,6 +21,7 @@ interface Props {
 
 function MeasureRow({ m, ...props }: Props & { readonly m: MeasuredValue }) {
   const palette = usePalette();
+  const units = useUnits();
   const { discipline, age, marks, onFrame } = props;
   const [open, setOpen] = useState(false);
   const { name } = measureById(m.measure);
@@ -43,17 +45,17 @@ function MeasureRow({ m, ...props }: Props & { readonly m: MeasuredValue }) {
         <View style={{ flex: 1, minWidth: 0 }}>
           <Text variant="bodyMedium">{name}</Text>
           <Text variant="bodySmall" style={{ color: palette.soft }}>
-            {`${spokenEvent(m.event)} · ${bandText(band, m.unit)}`}
+            {`${spokenEvent(m.event)} · ${units.band(band, m.unit)}`}
           </Text>
         </View>
         <View style={{ alignItems: 'flex-end' }}>
           <Text
             style={{ fontFamily: NUMBER_FONT, fontSize: 22, lineHeight: 26, fontWeight: '600', fontVariant: ['tabular-nums'] }}
           >
-            {valueText(m.value!, m.unit)}
+            {units.measured(m.value!, m.unit)}
           </Text>
           <Text variant="bodySmall" style={{ color: palette.soft, fontFamily: NUMBER_FONT }}>
-            {`± ${m.sd!.toFixed(digitsOf(m.unit))}`}
+            {`± ${units.amount(m.sd!, m.unit)}`}
           </Text>
         </View>
       </Pressable>
@@ -63,7 +65,7 @@ function MeasureRow({ m, ...props }: Props & { readonly m: MeasuredValue }) {
             `In the books: ${MEASURE_TERMS[m.measure]}.`,
             m.tracked ? 'Read from tracked joints.' : 'Read from joints set by hand.',
             m.why ? `Only an estimate: ${m.why}.` : '',
-            `One throw says ${valueText(one.value, m.unit)} ± ${one.sd.toFixed(digitsOf(m.unit))} of this athlete, with the usual spread from throw to throw; ${one.moreThrows} more would settle it.`,
+            `One throw says ${units.measured(one.value, m.unit)} ± ${units.amount(one.sd, m.unit)} of this athlete, with the usual spread from throw to throw; ${one.moreThrows} more would settle it.`,
           ]
             .filter(Boolean)
             .join(' ')}

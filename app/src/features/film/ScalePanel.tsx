@@ -5,6 +5,7 @@ import { Text, TextInput } from 'react-native-paper';
 import { Action, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { useUnits } from '../../ui/units';
 import type { At } from './paint';
 
 /** Width of a pitching rubber: 24 inches. */
@@ -30,6 +31,9 @@ const KINDS: readonly (readonly [ScaleKind, string, string])[] = [
 const NAMES: Record<ScaleKind, string> = { height: 'the athlete’s height', rubber: 'the rubber', tape: 'a taped length' };
 const SHARE: Record<ScaleKind, number> = { height: 3, rubber: 4, tape: 1 };
 
+/** A taped length lies between. */
+const [SHORTEST_M, LONGEST_M] = [0.1, 30];
+
 interface Props {
   readonly marks: ClipMarks;
   readonly heightM: number;
@@ -41,17 +45,18 @@ interface Props {
 /** The scale of a clip: two points a known length apart. */
 export function ScalePanel({ marks, heightM, work, onWork, onChange }: Props) {
   const palette = usePalette();
-  const [text, setText] = useState('2.0');
+  const units = useUnits();
+  const [text, setText] = useState(units.length === 'cm' ? '2.0' : '6');
   const { scale } = marks;
   const metresFor = (by: ScaleKind): number =>
-    by === 'height' ? heightM : by === 'rubber' ? RUBBER_M : Number(text.replace(',', '.'));
+    by === 'height' ? heightM : by === 'rubber' ? RUBBER_M : units.metres(Number(text.replace(',', '.')));
   const metres = work ? metresFor(work.by) : 0;
-  const good = metres >= 0.1 && metres <= 30;
+  const good = metres >= SHORTEST_M && metres <= LONGEST_M;
   return (
     <View style={{ gap: SPACE.s }}>
       <Text variant="bodySmall" style={{ color: palette.soft }} testID="scale-now">
         {scale
-          ? `Lengths go by ${NAMES[scale.by]}, ${scale.metres.toFixed(2)} m, right to about ${SHARE[scale.by]} %.`
+          ? `Lengths go by ${NAMES[scale.by]}, ${scale.by === 'height' ? units.height(scale.metres) : units.long(scale.metres)}, right to about ${SHARE[scale.by]} %.`
           : 'No scale yet: angles and times can be told, lengths cannot.'}
       </Text>
       <Row>
@@ -69,12 +74,12 @@ export function ScalePanel({ marks, heightM, work, onWork, onChange }: Props) {
       {work?.by === 'tape' ? (
         <TextInput
           mode="outlined"
-          label="Length, metres"
+          label={units.length === 'cm' ? 'Length, metres' : 'Length, feet'}
           inputMode="decimal"
           value={text}
           onChangeText={(now) => {
             setText(now);
-            onWork({ ...work, metres: Number(now.replace(',', '.')) });
+            onWork({ ...work, metres: units.metres(Number(now.replace(',', '.'))) });
           }}
           error={!good}
         />
@@ -82,7 +87,7 @@ export function ScalePanel({ marks, heightM, work, onWork, onChange }: Props) {
       {work ? (
         <Text variant="bodyMedium">
           {!good
-            ? 'The length must be between 0.1 and 30 m.'
+            ? `The length must be between ${units.long(SHORTEST_M)} and ${units.long(LONGEST_M)}.`
             : work.first
               ? 'Now the other end.'
               : KINDS.find(([by]) => by === work.by)![2]}

@@ -183,7 +183,7 @@ describe('the scale', () => {
     expect(onWork).toHaveBeenCalledWith({ by: 'rubber', metres: 0.6096, first: null });
     screen.rerender(<PaperProvider theme={lightTheme}>{panel(2, 'tape')}</PaperProvider>);
     fireEvent.changeText(screen.getAllByDisplayValue('2.0')[0]!, '90');
-    expect(screen.getByText('The length must be between 0.1 and 30 m.')).toBeTruthy();
+    expect(screen.getByText('The length must be between 0.1 m and 30 m.')).toBeTruthy();
   });
 });
 

@@ -1,8 +1,8 @@
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import type { AthleteRecord, IntakeRecord } from '@wrightonic/contract';
 import { readHeight, readMass, WEEKDAYS } from '@wrightonic/core';
-import type { AthleteProfile, IsoDate, Place, Weekday } from '@wrightonic/core';
-import { heightText } from '../../ui/words';
+import type { AthleteProfile, LengthUnit, IsoDate, Place, Weekday } from '@wrightonic/core';
+import { UNITS } from '../../ui/units';
 
 /** An intake as it is typed in: texts where a number is not finished yet. */
 export interface IntakeForm {
@@ -42,15 +42,16 @@ export const EMPTY_FORM: IntakeForm = {
   known: false,
 };
 
-export type LengthUnit = 'cm' | 'in';
+/** What a bare number in the field of the weight is in. */
+export const MASS_UNIT = { cm: 'kg', in: 'lb' } as const satisfies Record<LengthUnit, string>;
 
 /** The form of an athlete who is known already. */
 export function formOf(athlete: AthleteRecord, intake: IntakeRecord, unit: LengthUnit): IntakeForm {
   return {
     who: { name: athlete.name, birthDate: athlete.birthDate, discipline: athlete.discipline, throws: athlete.throws },
     size: {
-      height: heightText(athlete.heightM, unit).replace(' cm', ''),
-      mass: String(athlete.massKg),
+      height: UNITS[unit].height(athlete.heightM).replace(' cm', ''),
+      mass: unit === 'cm' ? String(athlete.massKg) : UNITS.in.mass(athlete.massKg),
       level: athlete.level,
       ...(athlete.jumpNorms ? { jumpNorms: athlete.jumpNorms } : {}),
     },
@@ -73,7 +74,7 @@ export function missing({ who, size }: IntakeForm, unit: LengthUnit): string | n
   if (!who.discipline) return 'overhand or windmill';
   if (!who.throws) return 'the throwing hand';
   if (readHeight(size.height, unit) === null) return 'the height';
-  if (readMass(size.mass, 'kg') === null) return 'the weight';
+  if (readMass(size.mass, MASS_UNIT[unit]) === null) return 'the weight';
   return size.level ? null : 'the level';
 }
 
@@ -81,7 +82,7 @@ export function missing({ who, size }: IntakeForm, unit: LengthUnit): string | n
 export function recordFrom(form: IntakeForm, unit: LengthUnit): AthleteRecord | null {
   const { who, size, week } = form;
   const heightM = readHeight(size.height, unit);
-  const massKg = readMass(size.mass, 'kg');
+  const massKg = readMass(size.mass, MASS_UNIT[unit]);
   if (!who.birthDate || !who.discipline || !who.throws || !size.level || heightM === null || massKg === null) return null;
   return {
     name: who.name.trim(),

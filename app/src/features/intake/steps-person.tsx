@@ -19,9 +19,11 @@ import { DateField } from '../../ui/DateField';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Consents } from './Consents';
+import { MASS_UNIT } from './form';
 import type { IntakeForm } from './form';
 import { setIntake } from './step';
 import type { StepProps } from './step';
+import { UNITS } from '../../ui/units';
 
 /** What this age may throw, as soon as the age is known. */
 function AgeLimits({ form }: { readonly form: IntakeForm }) {
@@ -81,7 +83,7 @@ export function Size({ form, change }: StepProps) {
   const { size } = form;
   const set = (part: Partial<IntakeForm['size']>) => change({ size: { ...size, ...part } });
   const height = readHeight(size.height, unit);
-  const mass = readMass(size.mass, 'kg');
+  const mass = readMass(size.mass, MASS_UNIT[unit]);
   return (
     <>
       <Row style={{ flexWrap: 'nowrap' }}>
@@ -96,7 +98,7 @@ export function Size({ form, change }: StepProps) {
         />
         <TextInput
           mode="outlined"
-          label="Weight, kg (or 154 lb)"
+          label={unit === 'cm' ? 'Weight, kg (or 154 lb)' : 'Weight, lb (or 70 kg)'}
           value={size.mass}
           onChangeText={(text) => set({ mass: text })}
           inputMode="decimal"
@@ -107,7 +109,7 @@ export function Size({ form, change }: StepProps) {
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {height === null && mass === null
           ? 'For scale on film, and for loads; never shown as a rank.'
-          : `${height === null ? '' : `${height.toFixed(2)} m`}${height !== null && mass !== null ? ', ' : ''}${mass === null ? '' : `${mass} kg`}`}
+          : `${height === null ? '' : `${UNITS[unit].height(height)}`}${height !== null && mass !== null ? ', ' : ''}${mass === null ? '' : `${UNITS[unit].mass(mass)}`}`}
       </Text>
       <Row>
         {LEVELS.map((level) => (

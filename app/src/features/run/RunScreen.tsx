@@ -22,6 +22,7 @@ import { RepButtons } from './RepButtons';
 import { SpeedPad } from './SpeedPad';
 import { tallyOf, useRun } from './use-run';
 import { Verdicts } from './Verdicts';
+import { useUnits } from '../../ui/units';
 
 const EFFORT_STEP = 10;
 const RULES_EVERY_MS = 60_000;
@@ -55,6 +56,7 @@ interface WorkProps {
 }
 
 function Work({ overview, me, items, run }: WorkProps) {
+  const units = useUnits();
   const palette = usePalette();
   const [at, setAt] = useState(0);
   const [panel, setPanel] = useState<Panel>('none');
@@ -222,10 +224,7 @@ function Work({ overview, me, items, run }: WorkProps) {
           <Text style={{ fontWeight: '600' }}>Good looks like: </Text>
           {item.success}.
         </Text>
-        <Text
-          variant="bodySmall"
-          style={{ color: palette.soft }}
-        >{`${doseText(item, me.academy.lengthUnit)}. ${drill.setup}`}</Text>
+        <Text variant="bodySmall" style={{ color: palette.soft }}>{`${doseText(item, units)}. ${drill.setup}`}</Text>
         {[
           ...item.constraints.remove.map((c) => `Take away: ${c}.`),
           ...item.constraints.add.map((c) => `Use: ${kitName(c)}.`),

@@ -4,12 +4,13 @@ import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../state/api';
 import Icon from '../../ui/icons';
 import { Mannequin } from '../../ui/Mannequin';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../ui/theme';
 import { useLibrary } from '../drills/use-library';
 import { useWordsFor } from '../../ui/use-words';
+import { useUnits } from '../../ui/units';
+import type { Units } from '../../ui/units';
 
 interface Body {
   readonly discipline: Discipline;
@@ -17,13 +18,11 @@ interface Body {
   readonly age: number;
 }
 
-const METRES_PER_FOOT = 0.3048;
-
-export function doseText(item: PlanItem, unit: 'cm' | 'in' = 'cm'): string {
+export function doseText(item: PlanItem, units: Units): string {
   const hold = item.holdS ? `, held ${item.holdS} s` : '';
   const effort = item.throws > 0 ? `, ${item.effort[0]}–${item.effort[1]} %` : '';
   const far = item.distanceM ?? 0;
-  const distance = far > 0 ? (unit === 'cm' ? `, ${far} m` : `, ${Math.round(far / METRES_PER_FOOT)} ft`) : '';
+  const distance = far > 0 ? `, ${units.distance(far)}` : '';
   return `${item.sets} × ${item.reps}${hold}${effort}${distance}`;
 }
 
@@ -88,12 +87,12 @@ function HowToDo({ item, age, told, turns }: Pick<Shown, 'age' | 'told'> & Plann
 }
 
 function Item({ item, turns, discipline, throws, age, told, extra }: Planned & Shown) {
+  const units = useUnits();
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const drill = useLibrary().drill(item.drill, item.words);
   const { add } = item.constraints;
-  const { data: me } = api.useMeQuery();
-  const dose = doseText(item, me?.academy.lengthUnit);
+  const dose = doseText(item, units);
   const worked = item.role === 'main' || item.role === 'test' || item.role === 'pinned';
   // What is a support is drawn only while it is one; what the drill is made of always.
   const drawn = drill.equipment.filter((kit) => item.aids.includes(kit) || !drill.aids.some((a) => a.kit === kit));

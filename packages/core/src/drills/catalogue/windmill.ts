@@ -253,7 +253,7 @@ export const WINDMILL: readonly Drill[] = [
     area: lower,
     rungs: [1, 2],
     treats: { 'idle-stride-leg': 1, 'short-stride': 0.7, 'idle-drive-leg': 0.4, 'low-power': 0.3 },
-    setup: 'Pitching stance, ten metres ahead.',
+    setup: 'Pitching stance, with room for ten strides ahead.',
     steps: ['First steps from the stance with the rear leg pushing.', 'Walk back.'],
     place: ['cage', 'field', 'home'],
     dose: { sets: 2, reps: 6 },
