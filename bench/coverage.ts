@@ -1,6 +1,17 @@
 /** Whether stated errors hold: share of values within one and within 1.645 stated SD, of one, three and eight throws of one set-up. */
-import { drawFaults, drawFilmTrial, filmDelivery, measureThrow, randomFrom, simulateDelivery, VIEWS } from '@wrightonic/core';
+import {
+  cameraFor,
+  drawFaults,
+  drawFilmTrial,
+  filmDelivery,
+  measureThrow,
+  randomFrom,
+  simulateDelivery,
+  VIEWS,
+} from '@wrightonic/core';
 import type { View } from '@wrightonic/core';
+
+type FilmView = Exclude<View, '3d'>;
 import { beside, Coverage } from './pooled';
 import type { Found } from './pooled';
 
@@ -18,6 +29,14 @@ function filmed(seed: number, view: View, throws: number): Found[][] {
   const trial = drawFilmTrial(seed, { discipline, view, fps: 240 });
   const random = randomFrom(seed);
   const faults = drawFaults(random, discipline);
+  // A stand of its own, five to nine metres away, and a scale that is off by what is said of it.
+  const camera = cameraFor(
+    view as FilmView,
+    trial.hand,
+    trial.heightM,
+    view === 'top' ? {} : { distanceM: 5 + 4 * random.uniform() },
+  );
+  const off = 1 + random.normal(0, 0.02);
   return Array.from({ length: throws }, (_, n) => {
     const request = {
       discipline,
@@ -31,7 +50,9 @@ function filmed(seed: number, view: View, throws: number): Found[][] {
     const exact = measureThrow(
       filmDelivery(delivery, request, { ...how, view: '3d', fps: 480, markSd: 0, exact: true }),
     ).measures;
-    return beside(measureThrow(filmDelivery(delivery, request, { ...how, view, fps: trial.fps, markSd: 2 })).measures, exact);
+    const film = filmDelivery(delivery, request, { ...how, view, fps: trial.fps, markSd: 2, camera });
+    const scale = { ...film.scale!, metresPerUnit: film.scale!.metresPerUnit * off };
+    return beside(measureThrow({ ...film, scale }).measures, exact);
   });
 }
 

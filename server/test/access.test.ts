@@ -81,6 +81,7 @@ const BODIES: Partial<Record<RouteName, () => object>> = {
   putPlan: () => ({ weeks: 2, games: [], pinned: [] }),
   editPlan: () => ({ edits: [] }),
   putOwnDrill: () => ({ drill: 'easy-catch', words: {}, use: 'usual' }),
+  putOwnFinding: () => ({ finding: 'stall', words: { cue: 'Keep rolling' } }),
   putOwnLadder: () => ({ finding: 'stall', discipline: 'overhand', rungs: null }),
   putSession: () => ({ on: '2026-05-04', assignment: null, painBefore: [] }),
   log: () => ({ entries: [rep()] }),

@@ -132,7 +132,7 @@ describe('a drill in the academy’s own words', () => {
 
   it('has versions, and a plan keeps those that it was made with', async () => {
     const { body: none } = await coach.get('/library').expect(200);
-    expect(none).toEqual({ drills: [], ladders: [] });
+    expect(none).toEqual({ drills: [], ladders: [], findings: [] });
     await own('march-and-reach', { name: 'Tall march' }).expect(200);
     const { plan } = await planned();
     const items = plan.plan.sessions.flatMap((s) => s.items);
@@ -162,7 +162,7 @@ describe('a drill in the academy’s own words', () => {
     await instructor.put(`/library/drills/${uuid()}`, { drill: 'easy-catch', words: {}, use: 'first' }).expect(403);
     expect((await instructor.get('/library').expect(200)).body.drills.length).toBeGreaterThan(0);
     const stranger = await signedIn(harness, { role: 'owner', academy: await addAcademy(harness.db) });
-    expect((await stranger.get('/library').expect(200)).body).toEqual({ drills: [], ladders: [] });
+    expect((await stranger.get('/library').expect(200)).body).toEqual({ drills: [], ladders: [], findings: [] });
     await own('no-such-drill', {}).expect(422);
     await own('easy-catch', { steps: [] }).expect(422);
   });

@@ -7,6 +7,7 @@ import { Provider } from 'react-redux';
 import { OPEN_SCREENS } from '../features/shell/places';
 import { Shell } from '../features/shell/Shell';
 import { SignIn } from '../features/shell/SignIn';
+import { Tongue } from '../features/shell/Tongue';
 import { api, problemOf } from '../state/api';
 import { connection } from '../state/operations';
 import { loadOperations, send, stopRetrying } from '../state/outbox';
@@ -14,7 +15,6 @@ import { makeStore, useAppDispatch } from '../state/store';
 import { Action, Blank, Loading } from '../ui/controls';
 import { Screen } from '../ui/layout';
 import { darkTheme, lightTheme } from '../ui/theme';
-import { UNITS, UnitsContext } from '../ui/units';
 
 /** Invitations and the stand-in device need no sign-in; everything else waits for one. */
 function Entry() {
@@ -42,9 +42,9 @@ function Gate() {
   if (isLoading) return <Loading />;
   if (me)
     return (
-      <UnitsContext.Provider value={UNITS[me.academy.lengthUnit]}>
+      <Tongue me={me}>
         <Shell me={me} />
-      </UnitsContext.Provider>
+      </Tongue>
     );
   if ((error as { status?: number } | undefined)?.status === 401) return <SignIn />;
   const problem = problemOf(error);

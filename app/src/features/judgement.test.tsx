@@ -1,5 +1,5 @@
 import type { DiagnosisRecord, OwnEye } from '@wrightonic/contract';
-import { causeMap, diagnose, eyeFrom } from '@wrightonic/core';
+import { causeMap, diagnose, eyeFrom, CATALOGUE_WORDS } from '@wrightonic/core';
 import type { AthleteProfile, DatedEvidence, DiagnosisRequest } from '@wrightonic/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { api } from '../state/api';
@@ -129,14 +129,14 @@ describe('what an answer would mean', () => {
   it('is said for both sides of it', () => {
     const asked = { ...request, evidence: evidence.slice(0, 2) };
     const hip = diagnose(asked).nextChecks.find((c) => c.check.kind === 'screen')!;
-    expect(answersText(hip, UNITS.cm)).toMatch(
+    expect(answersText(hip, UNITS.cm, CATALOGUE_WORDS)).toMatch(
       /^Under \d+°: the drive hip does not turn in far enough \(\d+ %\)\. From \d+°: .+\(\d+ %\)\.$/,
     );
     const [below, above] = hip.answers;
     expect(below!.value!).toBeLessThanOrEqual(above!.value!);
-    expect(answersText({ ...hip, answers: [] }, UNITS.cm)).toBe('');
+    expect(answersText({ ...hip, answers: [] }, UNITS.cm, CATALOGUE_WORDS)).toBe('');
     const none = { when: 'yes', value: null, first: null, probability: 0 } as const;
-    expect(answersText({ ...hip, answers: [none, none] }, UNITS.cm)).toMatch(/Neither answer/);
+    expect(answersText({ ...hip, answers: [none, none] }, UNITS.cm, CATALOGUE_WORDS)).toMatch(/Neither answer/);
   });
 });
 

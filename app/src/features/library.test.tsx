@@ -13,7 +13,7 @@ jest.mock('expo-router', () => ({
 afterEach(leavePage);
 
 const OWNER: Me = { ...ME, role: 'owner' };
-const NOTHING: LibraryAnswer = { drills: [], ladders: [] };
+const NOTHING: LibraryAnswer = { drills: [], ladders: [], findings: [] };
 const DRILL = 'wall-hip-fall';
 const openDrill = (me: Me = OWNER, library = NOTHING) => {
   const onShow = jest.fn();
@@ -114,7 +114,7 @@ describe('a ladder', () => {
       by: 'Ada Test',
       at: '2026-05-04T10:00:00.000Z',
     } as const;
-    const { sent } = open(OWNER, { drills: [], ladders: [own] });
+    const { sent } = open(OWNER, { drills: [], ladders: [own], findings: [] });
     expect(await screen.findByText(/Our own ladder/)).toBeTruthy();
     expect(screen.getByText(/Version 3, .*, Ada Test: rung \d 1/)).toBeTruthy();
     fireEvent.press(await screen.findByTestId('ladder-usual'));

@@ -17,6 +17,7 @@ import type {
   NewPlan,
   LibraryAnswer,
   NewOwnDrill,
+  NewOwnFinding,
   NewOwnLadder,
   PlanEdits,
   NewSession,
@@ -158,6 +159,10 @@ export const api = createApi({
     library: build.query<LibraryAnswer, void>({ query: () => '/library', providesTags: ['Library'] }),
     putOwnDrill: build.mutation<LibraryAnswer, { id: string; body: NewOwnDrill }>({
       query: ({ id, body }) => ({ url: `/library/drills/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Library', 'Plan'],
+    }),
+    putOwnFinding: build.mutation<LibraryAnswer, { id: string; body: NewOwnFinding }>({
+      query: ({ id, body }) => ({ url: `/library/findings/${id}`, method: 'PUT', body }),
       invalidatesTags: ['Library', 'Plan'],
     }),
     putOwnLadder: build.mutation<LibraryAnswer, { id: string; body: NewOwnLadder }>({

@@ -72,7 +72,11 @@ const FRAMES_MS = 50;
 export function openPage(element: React.ReactElement, answers: Readonly<Record<string, unknown>>, otherwise?: unknown) {
   const sent: Sent[] = [];
   const asked: string[] = [];
-  const known: Readonly<Record<string, unknown>> = { '/api/me': ME, '/api/library': { drills: [], ladders: [] }, ...answers };
+  const known: Readonly<Record<string, unknown>> = {
+    '/api/me': ME,
+    '/api/library': { drills: [], ladders: [], findings: [] },
+    ...answers,
+  };
   global.Request = class {
     constructor(
       readonly url: string,

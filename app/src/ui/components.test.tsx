@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import type { LinkState } from '@wrightonic/core';
-import { POSES } from '@wrightonic/core';
+import { POSES, CATALOGUE_WORDS } from '@wrightonic/core';
 import type { PoseId } from '@wrightonic/core';
 import { PaperProvider } from 'react-native-paper';
 import { PainCheck } from '../features/pain/PainCheck';
@@ -139,10 +139,14 @@ describe('themes', () => {
 
 describe('words', () => {
   it('say a check and an observation as a coach would', () => {
-    expect(checkText({ kind: 'screen', test: 'hip-internal-rotation', side: 'drive' })).toBe('Hip turning in, drive side');
-    expect(evidenceText({ kind: 'eye', finding: 'stall', answer: 'yes' }, UNITS.cm)).toBe(
+    expect(checkText({ kind: 'screen', test: 'hip-internal-rotation', side: 'drive' }, CATALOGUE_WORDS)).toBe(
+      'Hip turning in, drive side',
+    );
+    expect(evidenceText({ kind: 'eye', finding: 'stall', answer: 'yes' }, UNITS.cm, CATALOGUE_WORDS)).toBe(
       'The trip forward stops after the lift: seen',
     );
-    expect(evidenceText({ kind: 'slow', finding: 'late-hips', canDoSlowly: 'no' }, UNITS.cm)).toContain('cannot');
+    expect(evidenceText({ kind: 'slow', finding: 'late-hips', canDoSlowly: 'no' }, UNITS.cm, CATALOGUE_WORDS)).toContain(
+      'cannot',
+    );
   });
 });

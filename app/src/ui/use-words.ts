@@ -1,10 +1,10 @@
-import { SPARED_UNDER, spareWords } from '@wrightonic/core';
+import { SPARED_UNDER, spared } from '@wrightonic/core';
 import { useCallback } from 'react';
 import { api } from '../state/api';
 
-/** Text as it is said to an athlete of this age, in the academy's words. */
-export function useWordsFor(age: number): (text: string) => string {
+/** A phrase as it is said to an athlete of this age: another one where it says what the academy avoids. */
+export function useWordsFor(age: number): (phrase: string) => string {
   const { data: me } = api.useMeQuery();
   const words = me?.academy.words;
-  return useCallback((text: string) => (words && age < SPARED_UNDER ? spareWords(text, words) : text), [words, age]);
+  return useCallback((phrase: string) => (words && age < SPARED_UNDER ? spared(phrase, words) : phrase), [words, age]);
 }

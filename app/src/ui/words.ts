@@ -8,7 +8,7 @@ import {
   RUNG_NAMES,
   thoughtById,
 } from '@wrightonic/core';
-import type { Check, Evidence, FindingId, Hand, HistoryEvent, OutcomeOf, Rung, StyleItem, TestSide } from '@wrightonic/core';
+import type { Check, Evidence, Hand, HistoryEvent, OutcomeOf, Rung, StyleItem, TestSide, Vocabulary } from '@wrightonic/core';
 import type { Units } from './units';
 
 const day = (date: string): Date => new Date(`${date}T00:00:00Z`);
@@ -20,7 +20,6 @@ export const weekDay = (date: string): string =>
   day(date).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
 
 export const percent = (share: number): string => `${Math.round(100 * share)} %`;
-export const titleOf = (finding: FindingId): string => findingById(finding).title;
 export const rungText = (rung: Rung): string => `${rung} · ${RUNG_NAMES[rung]}`;
 
 const SIDES: Record<string, string> = {
@@ -33,7 +32,7 @@ const SIDES: Record<string, string> = {
 export const sideText = (side: string): string => SIDES[side] ?? side;
 
 /** A check in one line. */
-export function checkText(check: Check): string {
+export function checkText(check: Check, say: Vocabulary): string {
   switch (check.kind) {
     case 'eye':
       return findingById(check.finding).eyeCheck;
@@ -42,7 +41,7 @@ export function checkText(check: Check): string {
     case 'measure':
       return `Measure on film: ${measureById(check.measure).name}`;
     case 'slow':
-      return `Slow try: can it be done slowly? (${titleOf(check.finding).toLowerCase()})`;
+      return `Slow try: can it be done slowly? (${say.title(check.finding).toLowerCase()})`;
   }
 }
 
@@ -72,10 +71,10 @@ export const STYLE_NAMES: Readonly<Record<StyleItem, string>> = {
 };
 
 /** An evidence item in one line. */
-export function evidenceText(item: Evidence, units: Units): string {
+export function evidenceText(item: Evidence, units: Units, say: Vocabulary): string {
   switch (item.kind) {
     case 'eye':
-      return `${titleOf(item.finding)}: ${item.answer === 'unsure' ? 'could not tell' : item.answer === 'yes' ? 'seen' : 'not seen'}`;
+      return `${say.title(item.finding)}: ${item.answer === 'unsure' ? 'could not tell' : item.answer === 'yes' ? 'seen' : 'not seen'}`;
     case 'screen':
       return `${bodyTestById(item.test).name}${item.side === 'none' ? '' : `, ${sideText(item.side)}`}: ${units.text(item.value, item.unit)}`;
     case 'measure':
@@ -87,9 +86,9 @@ export function evidenceText(item: Evidence, units: Units): string {
     case 'velocity':
       return `${item.readings.length} speed readings`;
     case 'slow':
-      return `Slow try, ${titleOf(item.finding).toLowerCase()}: ${item.canDoSlowly === 'yes' ? 'can' : 'cannot'}`;
+      return `Slow try, ${say.title(item.finding).toLowerCase()}: ${item.canDoSlowly === 'yes' ? 'can' : 'cannot'}`;
     case 'transfer':
-      return `${titleOf(item.finding)}: ${item.cleanInDrill === 'yes' ? 'clean' : 'not clean'} in the drill, ${item.cleanOnMound === 'yes' ? 'clean' : 'not clean'} on the mound`;
+      return `${say.title(item.finding)}: ${item.cleanInDrill === 'yes' ? 'clean' : 'not clean'} in the drill, ${item.cleanOnMound === 'yes' ? 'clean' : 'not clean'} on the mound`;
     case 'history':
       return `History: ${HISTORY_WORDS[item.event]}`;
     case 'outcome':

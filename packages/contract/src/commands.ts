@@ -25,7 +25,7 @@ import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
 import { bornBefore, bornMessage, futureMessage, nothingAfter } from './dated';
 import { datedEvidenceSchema } from './evidence';
 import { clearanceSchema, clockTime, leagueRuleSchema, painKeys } from './load';
-import { knownDrill, ownDrillSchema, ownLadderSchema } from './library';
+import { knownDrill, ownDrillSchema, ownFindingSchema, ownLadderSchema } from './library';
 import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from './schema';
 
 export const overruleSchema = objectOf<Overrule>({
@@ -179,6 +179,7 @@ export const planRequestSchema = objectOf<PlanRequest>({
     never: listOf(knownDrill(), 400).required(),
     own: listOf(ownDrillSchema, 400),
     ladders: listOf(ownLadderSchema, 200),
+    findings: listOf(ownFindingSchema, 200),
   }),
   lastTest: isoDate(),
 })

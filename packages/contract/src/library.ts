@@ -9,7 +9,7 @@ import {
   PLACES,
   RUNGS,
 } from '@wrightonic/core';
-import type { OwnDrill, OwnFields, OwnLadder } from '@wrightonic/core';
+import type { OwnDrill, OwnFields, OwnFinding, OwnLadder } from '@wrightonic/core';
 import Joi from 'joi';
 import { count, listOf, objectOf, oneOf, text } from './schema';
 
@@ -24,15 +24,20 @@ export interface OwnDrillRecord extends OwnDrill, Written {}
 /** A version of an academy’s own ladder. */
 export interface OwnLadderRecord extends OwnLadder, Written {}
 
-/** Everything that an academy says of drills, all versions, the newest of each last. */
+/** A version of an academy’s own words for a finding. */
+export interface OwnFindingRecord extends OwnFinding, Written {}
+
+/** Everything that an academy says of drills and findings, all versions, the newest of each last. */
 export interface LibraryAnswer {
   readonly drills: readonly OwnDrillRecord[];
   readonly ladders: readonly OwnLadderRecord[];
+  readonly findings: readonly OwnFindingRecord[];
 }
 
 /** A new version; its number is given on the server. */
 export type NewOwnDrill = Omit<OwnDrill, 'version'>;
 export type NewOwnLadder = Omit<OwnLadder, 'version'>;
+export type NewOwnFinding = Omit<OwnFinding, 'version'>;
 
 const MOST_REPS = 60;
 
@@ -94,9 +99,16 @@ const ladderKeys = {
     .required(),
 };
 
+const findingKeys = {
+  finding: oneOf(FINDING_IDS).required(),
+  words: Joi.object({ title: text(80), seen: text(300), forAthlete: text(200), cue: text(120) }).required(),
+};
+
 const version = () => count(100_000).min(1).required();
 
 export const newOwnDrillSchema = objectOf<NewOwnDrill>(drillKeys).custom(standing);
 export const newOwnLadderSchema = objectOf<NewOwnLadder>(ladderKeys);
+export const newOwnFindingSchema = objectOf<NewOwnFinding>(findingKeys);
+export const ownFindingSchema = objectOf<OwnFinding>({ ...findingKeys, version: version() });
 export const ownDrillSchema = objectOf<OwnDrill>({ ...drillKeys, version: version() }).custom(standing);
 export const ownLadderSchema = objectOf<OwnLadder>({ ...ladderKeys, version: version() });

@@ -26,7 +26,7 @@ import {
   newRulingSchema,
   newOutingSchema,
 } from './records';
-import { newOwnDrillSchema, newOwnLadderSchema } from './library';
+import { newOwnDrillSchema, newOwnFindingSchema, newOwnLadderSchema } from './library';
 import { rosterImportSchema, rosterQuerySchema } from './roster';
 import { academySettingsSchema } from './settings';
 
@@ -88,6 +88,15 @@ export const ROUTES = routes({
   putOwnDrill: put('/library/drills/:id', 'changeSettings', 'A new version of a drill, or of a copy of one', 'LibraryAnswer', {
     body: newOwnDrillSchema,
   }),
+  putOwnFinding: put(
+    '/library/findings/:id',
+    'changeSettings',
+    'A new version of the academy’s words for a finding',
+    'LibraryAnswer',
+    {
+      body: newOwnFindingSchema,
+    },
+  ),
   putOwnLadder: put('/library/ladders/:id', 'changeSettings', 'A new version of the academy’s own ladder', 'LibraryAnswer', {
     body: newOwnLadderSchema,
   }),

@@ -6,11 +6,6 @@ import { numbersSchema, schoolsSchema } from './athlete';
 import { leagueLimitsSchema, leagueRuleSchema } from './load';
 import { count, listOf, objectOf, oneOf, text } from './schema';
 
-export interface WordChoice {
-  readonly avoid: string;
-  readonly say: string;
-}
-
 /** The league's written rule from an age on. */
 export interface LeagueAge {
   readonly from: number;
@@ -26,7 +21,8 @@ export interface AcademySettings {
   readonly league: LeagueRule;
   readonly leagueAges: readonly LeagueAge[];
   readonly schools: Partial<Schools>;
-  readonly words: readonly WordChoice[];
+  /** Words that are not said to the young. */
+  readonly words: readonly string[];
   readonly weightedBalls: boolean;
   readonly numbers: AcademyNumbers;
 }
@@ -44,17 +40,12 @@ export const academySettingsSchema = objectOf<AcademySettings>({
     .unique('from')
     .required(),
   schools: schoolsSchema.required(),
-  words: listOf(Joi.object({ avoid: text(60).required(), say: text(120).required() }), 100)
-    .unique('avoid')
-    .required(),
+  words: listOf(text(60), 100).unique().required(),
   weightedBalls: Joi.boolean().required(),
   numbers: numbersSchema.required(),
 });
 
 export const SCHOOL_QUESTIONS = Object.keys(SCHOOL_OPTIONS) as (keyof Schools)[];
 
-/** Words that the young are better spared, with what is said instead: an academy starts from these. */
-export const STARTING_WORDS: readonly WordChoice[] = [
-  { avoid: 'push', say: 'let the hip go' },
-  { avoid: 'balance and stop', say: 'slow is fine, never stopped' },
-];
+/** Words that the young are better spared: an academy starts from these. */
+export const STARTING_WORDS: readonly string[] = ['push', 'balance and stop'];

@@ -120,6 +120,8 @@ export * from './simulate/link-figure';
 export * from './simulate/log';
 export * from './simulate/random';
 export * from './simulate/simulate';
+export * from './findings/vocabulary';
+export * from './words/phrases';
 export * from './words/spare';
 export * from './words/units';
 export * from './log/climb';

@@ -22,6 +22,7 @@ import type {
   NewRuling,
   NewOuting,
   NewOwnDrill,
+  NewOwnFinding,
   NewOwnLadder,
   NewPlan,
   PlanEdits,
@@ -68,7 +69,7 @@ import {
   removePerson,
 } from '../services/people';
 import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../services/plans';
-import { libraryAnswer, putOwnDrill, putOwnLadder } from '../services/library';
+import { libraryAnswer, putOwnDrill, putOwnFinding, putOwnLadder } from '../services/library';
 import type { Improve } from '../planner';
 import { progressOf } from '../services/progress';
 import { putClearance, putOuting, putSettings } from '../services/records';
@@ -158,6 +159,7 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   putPlan: ({ ctx, athlete, id, body }) => putPlan(ctx, athlete, id, body as NewPlan),
   library: ({ ctx }) => libraryAnswer(ctx),
   putOwnDrill: ({ ctx, id, body }) => putOwnDrill(ctx, id, body as NewOwnDrill),
+  putOwnFinding: ({ ctx, id, body }) => putOwnFinding(ctx, id, body as NewOwnFinding),
   putOwnLadder: ({ ctx, id, body }) => putOwnLadder(ctx, id, body as NewOwnLadder),
   betterPlan: ({ ctx, athlete, id, improve }) => betterPlan(ctx, athlete, id, improve),
   editPlan: ({ ctx, athlete, id, body }) => editedPlan(ctx, athlete, id, body as PlanEdits),

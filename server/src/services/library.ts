@@ -1,6 +1,22 @@
-import type { LibraryAnswer, NewOwnDrill, NewOwnLadder, OwnDrillRecord, OwnLadderRecord } from '@wrightonic/contract';
-import { isCopy, libraryFrom, newestLadders, newestOwn, ownLadderFaults } from '@wrightonic/core';
-import type { Library, OwnDrill, OwnLibrary, OwnWords } from '@wrightonic/core';
+import type {
+  LibraryAnswer,
+  NewOwnDrill,
+  NewOwnFinding,
+  NewOwnLadder,
+  OwnDrillRecord,
+  OwnFindingRecord,
+  OwnLadderRecord,
+} from '@wrightonic/contract';
+import {
+  isCopy,
+  libraryFrom,
+  newestFindingWords,
+  newestLadders,
+  newestOwn,
+  ownLadderFaults,
+  vocabularyOf,
+} from '@wrightonic/core';
+import type { Library, OwnDrill, OwnFinding, OwnLibrary, OwnWords, Vocabulary } from '@wrightonic/core';
 import { conflict, ProblemError, wrongField } from '../problems';
 import type { Context } from './context';
 
@@ -16,6 +32,7 @@ interface OwnDrillRow extends Written {
   words: OwnWords;
   fields: OwnDrill['fields'] | null;
 }
+interface OwnFindingRow extends Written, Pick<OwnFindingRecord, 'finding' | 'words'> {}
 interface OwnLadderRow extends Written, Pick<OwnLadderRecord, 'finding' | 'discipline' | 'rungs'> {}
 
 const written = ({ version, author, created_at }: Written) => ({
@@ -24,17 +41,18 @@ const written = ({ version, author, created_at }: Written) => ({
   at: new Date(created_at).toISOString(),
 });
 
-const versionsOf = (ctx: Context, table: 'own_drills' | 'own_ladders') =>
+const versionsOf = (ctx: Context, table: 'own_drills' | 'own_ladders' | 'own_findings') =>
   ctx.tenant
     .from(table)
     .leftJoin('users', 'users.id', `${table}.author_id`)
     .orderBy(`${table}.version`)
     .select(`${table}.*`, 'users.name as author');
 
-/** Everything that the academy says of drills, all versions, the newest of each last. */
+/** Everything that the academy says of drills and findings, all versions, the newest of each last. */
 export async function libraryAnswer(ctx: Context): Promise<LibraryAnswer> {
   const drills = (await versionsOf(ctx, 'own_drills').orderBy('own_drills.drill')) as OwnDrillRow[];
   const ladders = (await versionsOf(ctx, 'own_ladders').orderBy('own_ladders.finding')) as OwnLadderRow[];
+  const findings = (await versionsOf(ctx, 'own_findings').orderBy('own_findings.finding')) as OwnFindingRow[];
   return {
     drills: drills.map(({ drill, use_as, words, fields, ...row }): OwnDrillRecord => ({
       drill,
@@ -49,6 +67,7 @@ export async function libraryAnswer(ctx: Context): Promise<LibraryAnswer> {
       rungs,
       ...written(row),
     })),
+    findings: findings.map(({ finding, words, ...row }): OwnFindingRecord => ({ finding, words, ...written(row) })),
   };
 }
 
@@ -59,13 +78,14 @@ export async function academyLibrary(ctx: Context): Promise<Library> {
 }
 
 /** What a planner is told of the academy’s own way with drills and ladders. */
-export const plannedWith = ({ drills, ladders }: LibraryAnswer): OwnLibrary => {
+export const plannedWith = ({ drills, ladders, findings }: LibraryAnswer): OwnLibrary => {
   const newest = [...newestOwn(drills).values()].sort((a, b) => (a.drill < b.drill ? -1 : 1));
   return {
     first: newest.filter((o) => o.use === 'first').map((o) => o.drill),
     never: newest.filter((o) => o.use === 'never').map((o) => o.drill),
     own: newest.map(({ drill, version, words, use, fields }) => ({ drill, version, words, use, ...(fields ? { fields } : {}) })),
     ladders: newestLadders(ladders).map(({ finding, discipline, version, rungs }) => ({ finding, discipline, version, rungs })),
+    findings: [...newestFindingWords(findings).values()].map(({ finding, version, words }) => ({ finding, version, words })),
   };
 };
 
@@ -75,7 +95,7 @@ export const plannedWith = ({ drills, ladders }: LibraryAnswer): OwnLibrary => {
  */
 async function putVersion(
   ctx: Context,
-  table: 'own_drills' | 'own_ladders',
+  table: 'own_drills' | 'own_ladders' | 'own_findings',
   id: string,
   of: Record<string, string>,
   row: Record<string, unknown>,
@@ -99,6 +119,16 @@ const json = (value: unknown): string | null => (value === undefined || value ==
 /** A new version of a drill in the academy’s own words, or of a copy. */
 export const putOwnDrill = (ctx: Context, id: string, { drill, use, words, fields }: NewOwnDrill): Promise<LibraryAnswer> =>
   putVersion(ctx, 'own_drills', id, { drill }, { use_as: use, words: json(words), fields: json(fields) });
+
+/** A new version of the academy’s own words for a finding; what is empty is said as in the catalogue. */
+export const putOwnFinding = (ctx: Context, id: string, { finding, words }: NewOwnFinding): Promise<LibraryAnswer> =>
+  putVersion(ctx, 'own_findings', id, { finding }, { words: json(words) });
+
+/** How the academy says things of findings. */
+export const academyWords = async (ctx: Context): Promise<Vocabulary> => {
+  const rows = (await ctx.tenant.from('own_findings').select('finding', 'version', 'words')) as OwnFinding[];
+  return vocabularyOf(rows);
+};
 
 /** A new version of an academy’s own ladder. */
 export async function putOwnLadder(ctx: Context, id: string, given: NewOwnLadder): Promise<LibraryAnswer> {

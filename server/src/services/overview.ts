@@ -20,6 +20,7 @@ import type { Load } from './load';
 import { speedsOf } from './speeds';
 import { timelineOf } from './timeline';
 import { toRecord, profileOf, rowOf, athleteRecord, toFocus, fociOf, currentDiagnosis, movesOf } from './athletes';
+import { academyWords } from './library';
 import type { AthleteDbRow } from './athletes';
 
 export interface AssignmentRow {
@@ -104,27 +105,28 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     clearance: standingClearance(load.clearances, ctx.today),
     measured: newestMeasures(observed),
     explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
-    told: observed.length === 0 ? null : toldOf(ctx, row, active[0]?.finding ?? null, request, result),
+    told: observed.length === 0 ? null : await toldOf(ctx, row, active[0]?.finding ?? null, request, result),
     filmConsent: consents.some((c) => c.kind === 'film' && c.given),
     body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
   };
 }
 
 /** What the judgement comes to in words for athlete and family. */
-function toldOf(
+async function toldOf(
   ctx: Context,
   row: AthleteDbRow,
   focus: FindingId | null,
   { evidence, schools }: DiagnosisRequest,
   diagnosis: Diagnosis,
-): AthleteWords {
+): Promise<AthleteWords> {
   return wordsForAthlete({
     diagnosis,
     evidence,
     focus,
     method: schools?.method ?? 'mixed',
     explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
-    words: ageOn(row.birth_date, ctx.today) < SPARED_UNDER ? ctx.academy.words : [],
+    vocabulary: await academyWords(ctx),
+    avoid: ageOn(row.birth_date, ctx.today) < SPARED_UNDER ? ctx.academy.words : [],
   });
 }
 

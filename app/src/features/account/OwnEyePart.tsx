@@ -6,7 +6,8 @@ import { api, problemOf } from '../../state/api';
 import { Caution, Figure, Loading } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { percent, titleOf } from '../../ui/words';
+import { percent } from '../../ui/words';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const SHOWN = 6;
 
@@ -30,6 +31,7 @@ function Eye({ name, eye }: { readonly name: string; readonly eye: OwnEye['clear
 
 /** How one's own looks agree with what was measured. Nobody else is shown this. */
 export function OwnEyePart() {
+  const say = useVocabulary();
   const palette = usePalette();
   const { data, error } = api.useOwnEyeQuery(undefined, { refetchOnMountOrArgChange: true });
   if (error) return <Caution>{problemOf(error).detail}</Caution>;
@@ -47,7 +49,7 @@ export function OwnEyePart() {
             {data.findings.slice(0, SHOWN).map((f) => (
               <View key={f.finding} style={{ flexDirection: 'row', gap: SPACE.m }}>
                 <Text variant="bodyMedium" style={{ flex: 1 }}>
-                  {titleOf(f.finding)}
+                  {say.title(f.finding)}
                 </Text>
                 <Text variant="bodyMedium" style={{ color: palette.soft }}>{`${f.agreed} of ${f.of} agreed`}</Text>
               </View>

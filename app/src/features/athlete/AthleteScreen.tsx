@@ -2,7 +2,6 @@ import { may, mayAtAge } from '@wrightonic/contract';
 import type { AthleteOverview, RightName, Role } from '@wrightonic/contract';
 import {
   bodyTestById,
-  findingById,
   FINDINGS,
   linkName,
   linkOf,
@@ -25,7 +24,7 @@ import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { TellAthlete } from '../../ui/TellAthlete';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWordsFor } from '../../ui/use-words';
-import { sideName, spokenEvent, titleOf, weekDay } from '../../ui/words';
+import { sideName, spokenEvent, weekDay } from '../../ui/words';
 import { AgeRule } from './AgeRule';
 import { ChildChoice } from '../shell/ChildChoice';
 import { ClearanceForm } from './ClearanceForm';
@@ -34,10 +33,12 @@ import { GateMove } from './GateMove';
 import { OutingForm } from './OutingForm';
 import { SessionItems } from '../session/SessionItems';
 import { useUnits } from '../../ui/units';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const BODY_SHOWN = 5;
 
 function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const router = useRouter();
   const { id, foci, why } = data;
@@ -62,14 +63,14 @@ function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly ro
       {foci.map((focus) => (
         <View key={focus.id} style={{ gap: 2 }}>
           <Text variant="titleLarge" testID="focus-title">
-            {judges ? titleOf(focus.finding) : inWords(findingById(focus.finding).forAthlete)}
+            {judges ? say.title(focus.finding) : inWords(say.forAthlete(focus.finding))}
           </Text>
           <Text variant="bodyMedium" style={{ color: palette.soft }} testID="focus-rung">
             {`Rung ${focus.rung}, ${RUNG_NAMES[focus.rung].toLowerCase()}, since ${weekDay(focus.rungSince)}`}
           </Text>
         </View>
       ))}
-      {why && judges ? <Text variant="bodyMedium">{why}</Text> : null}
+      {why && judges ? <Text variant="bodyMedium">{say.sentence(why)}</Text> : null}
       {!judges && data.told ? <TellAthlete words={data.told} headed /> : null}
     </View>
   );
@@ -229,6 +230,7 @@ function Glance({ data, unit }: { readonly data: AthleteOverview; readonly unit:
 
 /** The athlete is in front of you: what we fix and why, today's work, is it moving, is the arm safe. */
 export function AthleteScreen({ id }: { readonly id: string }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
@@ -321,7 +323,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
               .slice(1)
               .flatMap((move) => (move.revised ? [<GateMove key={move.id} move={move} athlete={id} mayTakeBack={false} />] : []))}
             {data.flags.length > 0 ? (
-              <Caution>{`Take care: ${data.flags.map((f) => findingById(f).title.toLowerCase()).join('; ')}. No hard throws are planned while it is likely. If anything hurts, a licensed clinician decides.`}</Caution>
+              <Caution>{`Take care: ${data.flags.map((f) => say.title(f).toLowerCase()).join('; ')}. No hard throws are planned while it is likely. If anything hurts, a licensed clinician decides.`}</Caution>
             ) : null}
           </Section>
           <Section

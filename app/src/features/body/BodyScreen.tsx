@@ -11,11 +11,12 @@ import { Action, Blank, Loading } from '../../ui/controls';
 import { GRADE_WORDS, GradeMark } from '../../ui/GradeMark';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../ui/theme';
-import { sideName, sideText, titleOf, weekDay } from '../../ui/words';
+import { sideName, sideText, weekDay } from '../../ui/words';
 import { useUnits } from '../../ui/units';
 import type { Units } from '../../ui/units';
 import { isDone } from './check-state';
 import { useCheck } from './use-check';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const BAND_SDS = 1.64;
 
@@ -142,6 +143,7 @@ function Next({ picture, athlete }: { readonly picture: BodyPicture; readonly at
 }
 
 function Limits({ picture }: { readonly picture: BodyPicture }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const { limits } = picture.insight;
   if (limits.length === 0)
@@ -154,12 +156,12 @@ function Limits({ picture }: { readonly picture: BodyPicture }) {
     <View style={{ gap: SPACE.m }}>
       {limits.map((l) => (
         <View key={l.finding} style={{ gap: 2 }}>
-          <Text variant="bodyMedium">{`${titleOf(l.finding)} (${Math.round(100 * l.probability)} %)`}</Text>
+          <Text variant="bodyMedium">{`${say.title(l.finding)} (${Math.round(100 * l.probability)} %)`}</Text>
           <Text variant="bodySmall" style={{ color: palette.soft }}>
             {l.eases.length > 0
               ? `Without it, less of: ${l.eases
                   .slice(0, 3)
-                  .map((e) => `${titleOf(e.finding).toLowerCase()} (${Math.round(100 * e.probability)} %)`)
+                  .map((e) => `${say.title(e.finding).toLowerCase()} (${Math.round(100 * e.probability)} %)`)
                   .join('; ')}`
               : 'Nothing seen so far hangs on it.'}
           </Text>

@@ -25,7 +25,7 @@ import { GRADE_WORDS, GradeMark } from '../../ui/GradeMark';
 import { Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
-import { sideName, sideText, titleOf } from '../../ui/words';
+import { sideName, sideText } from '../../ui/words';
 import { PainCheck } from '../pain/PainCheck';
 import { isAt, isDone } from './check-state';
 import type { CheckState } from './check-state';
@@ -37,6 +37,7 @@ import type { BodyName } from './use-stand-in';
 import { useTilt } from './use-tilt';
 import type { Tilt } from './use-tilt';
 import { useUnits } from '../../ui/units';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const ASK_EVERY_MS = 2000;
 const SEED = 4711;
@@ -63,6 +64,7 @@ function Findings({
   readonly picture: BodyPicture | undefined;
   readonly onTakeBack: (id: string) => void;
 }) {
+  const say = useVocabulary();
   const units = useUnits();
   const palette = usePalette();
   const test = bodyTestById(step.test);
@@ -130,7 +132,7 @@ function Findings({
           {limits.eases.length > 0
             ? `What it holds back in this delivery: ${limits.eases
                 .slice(0, 3)
-                .map((e) => `${titleOf(e.finding).toLowerCase()} (${Math.round(100 * e.probability)} %)`)
+                .map((e) => `${say.title(e.finding).toLowerCase()} (${Math.round(100 * e.probability)} %)`)
                 .join('; ')}.`
             : 'Nothing seen so far hangs on it.'}
         </Text>

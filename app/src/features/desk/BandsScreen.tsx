@@ -1,6 +1,6 @@
 import type { Me } from '@wrightonic/contract';
-import { bodyTestById, findingById, measureById, settableNumbers, SIGNS, signId } from '@wrightonic/core';
-import type { GateSettings, SettableNumber, TestId } from '@wrightonic/core';
+import { bodyTestById, measureById, settableNumbers, SIGNS, signId } from '@wrightonic/core';
+import type { GateSettings, SettableNumber, TestId, Vocabulary } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -11,6 +11,7 @@ import { SPACE } from '../../ui/theme';
 import { NumberRow } from './NumberRow';
 import { isOwn } from './own-numbers';
 import { SaveNumbers } from './SaveNumbers';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const GATE_WORDS: Record<keyof GateSettings, string> = {
   advanceRate: 'Success rate that advances',
@@ -27,7 +28,7 @@ const GATE_WORDS: Record<keyof GateSettings, string> = {
 };
 const SIGN_BY_ID = new Map(SIGNS.map((sign) => [signId(sign), sign]));
 
-function wordsFor({ group, key, part }: SettableNumber): { name: string; unit: string } {
+function wordsFor({ group, key, part }: SettableNumber, say: Vocabulary): { name: string; unit: string } {
   if (group === 'tests') {
     const test = bodyTestById(key as TestId);
     return { name: `${test.name}: ${part === 'pass' ? 'free from' : 'a limit below'}`, unit: test.unit };
@@ -36,7 +37,7 @@ function wordsFor({ group, key, part }: SettableNumber): { name: string; unit: s
   const sign = SIGN_BY_ID.get(key)!;
   const measure = measureById(sign.measure);
   return {
-    name: `${measure.name}: ${sign.side === 'below' ? 'below' : sign.side === 'above' ? 'above' : 'outside from'}, it speaks for “${findingById(sign.finding).title.toLowerCase()}”`,
+    name: `${measure.name}: ${sign.side === 'below' ? 'below' : sign.side === 'above' ? 'above' : 'outside from'}, it speaks for “${say.title(sign.finding).toLowerCase()}”`,
     unit: measure.unit,
   };
 }
@@ -50,6 +51,7 @@ const GROUPS: Record<Group, string> = {
 };
 
 function Form({ me }: { readonly me: Me }) {
+  const say = useVocabulary();
   const [numbers, setNumbers] = useState(me.academy.numbers);
   const [group, setGroup] = useState<Group>('tests');
   const settings = settableNumbers().filter((n) => n.group === group);
@@ -74,7 +76,7 @@ function Form({ me }: { readonly me: Me }) {
           <NumberRow
             key={`${setting.key}-${setting.part}`}
             setting={setting}
-            {...wordsFor(setting)}
+            {...wordsFor(setting, say)}
             numbers={numbers}
             onChange={setNumbers}
           />

@@ -2,6 +2,8 @@ import { may } from '@wrightonic/contract';
 import type { Me } from '@wrightonic/contract';
 import {
   arrowKey,
+  CATALOGUE_WORDS,
+  cueFor,
   ARROWS,
   causesOf,
   consequencesOf,
@@ -18,7 +20,7 @@ import {
   termOf,
   visibilityOf,
 } from '@wrightonic/core';
-import type { AcademyNumbers, Finding, FindingId, SettableNumber } from '@wrightonic/core';
+import type { AcademyNumbers, Finding, FindingId, SettableNumber, Vocabulary } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { Searchbar, Text } from 'react-native-paper';
@@ -26,10 +28,11 @@ import { api } from '../../state/api';
 import { Action, Caution, Choice, LinkRow } from '../../ui/controls';
 import { Row, Screen, Section, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { titleOf } from '../../ui/words';
 import { NumberRow } from './NumberRow';
 import { isOwn } from './own-numbers';
+import { OwnWords } from './OwnWords';
 import { SaveNumbers } from './SaveNumbers';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const AREAS: Record<Finding['area'], string> = {
   'lower-half': 'Lower half',
@@ -47,7 +50,10 @@ const bySetting = new Map(settableNumbers().map((n) => [`${n.group}:${n.key}`, n
 const settingFor = (group: SettableNumber['group'], key: string): SettableNumber => bySetting.get(`${group}:${key}`)!;
 
 /** Every number that belongs to a finding, with its words. */
-function numbersOf(finding: Finding): { title: string; rows: { setting: SettableNumber; name: string; unit: string }[] }[] {
+function numbersOf(
+  finding: Finding,
+  say: Vocabulary,
+): { title: string; rows: { setting: SettableNumber; name: string; unit: string }[] }[] {
   const signs = SIGNS.filter((s) => s.finding === finding.id).map((sign) => {
     const measure = measureById(sign.measure);
     return {
@@ -59,7 +65,7 @@ function numbersOf(finding: Finding): { title: string; rows: { setting: Settable
   const arrows = (end: 'cause' | 'consequence', other: 'cause' | 'consequence') =>
     ARROWS.filter((a) => a[end] === finding.id).map((a) => ({
       setting: settingFor('model', arrowKey(a)),
-      name: titleOf(a[other]),
+      name: say.title(a[other]),
       unit: '',
     }));
   return [
@@ -113,6 +119,7 @@ function Term({ finding }: { readonly finding: FindingId }) {
 }
 
 function Detail({ finding, numbers, onChange, readOnly }: DetailProps) {
+  const say = useVocabulary();
   const { cost, lookAlikes, tellApart, leaveAlone, phase } = finding;
   const where = phase
     ? `${AREAS[finding.area]}, ${finding.disciplines.map((d) => `${linkName(phase, d)} (${d})`).join(', ')}`
@@ -121,23 +128,24 @@ function Detail({ finding, numbers, onChange, readOnly }: DetailProps) {
     <View style={{ gap: SPACE.xl }} testID="finding-detail">
       <View style={{ gap: SPACE.m }}>
         <View>
-          <Text variant="titleLarge">{finding.title}</Text>
+          <Text variant="titleLarge">{say.title(finding.id)}</Text>
           <Term finding={finding.id} />
         </View>
         {finding.healthFlag ? (
           <Caution>A health flag: while it is likely, no hard throws are planned. Nobody here diagnoses injury.</Caution>
         ) : null}
         <Line label="Where">{where}</Line>
-        <Line label="What the coach sees">{finding.seen}</Line>
-        <Line label="For the athlete">{finding.forAthlete}</Line>
+        <Line label="What the coach sees">{say.seen(finding.id)}</Line>
+        <Line label="For the athlete">{say.forAthlete(finding.id)}</Line>
         <Line label={visibilityOf(finding) === 'hard' ? 'The look, hard to see live' : 'The look'}>{finding.eyeCheck}</Line>
         {cost ? <Line label={`Costs ${cost.of.map((c) => COST_WORDS[c]).join(', ')}`}>{cost.how}</Line> : null}
         {lookAlikes && tellApart ? (
-          <Line label={`Looks like: ${lookAlikes.map((f) => titleOf(f).toLowerCase()).join('; ')}`}>{tellApart}</Line>
+          <Line label={`Looks like: ${lookAlikes.map((f) => say.title(f).toLowerCase()).join('; ')}`}>{tellApart}</Line>
         ) : null}
         {leaveAlone ? <Line label="Leave alone">{leaveAlone}</Line> : null}
       </View>
-      {numbersOf(finding).map(({ title, rows }) => (
+      {readOnly ? null : <OwnWords finding={finding} cue={cueFor(finding.id, finding.disciplines[0]!).external} />}
+      {numbersOf(finding, say).map(({ title, rows }) => (
         <Section key={title} title={title}>
           {rows.map((row) => (
             <NumberRow
@@ -157,7 +165,7 @@ function Detail({ finding, numbers, onChange, readOnly }: DetailProps) {
 const counted = (n: number, word: string): string => `${n === 0 ? 'no' : n} ${word}${n === 1 ? '' : 's'}`;
 
 const changedOf = (finding: Finding, numbers: AcademyNumbers): number =>
-  numbersOf(finding)
+  numbersOf(finding, CATALOGUE_WORDS)
     .flatMap((g) => g.rows)
     .filter((r) => isOwn(numbers, r.setting)).length;
 
@@ -170,16 +178,18 @@ function FindingList({
   readonly chosen: FindingId | null;
   readonly onChoose: (finding: FindingId) => void;
 }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const [search, setSearch] = useState('');
   const [area, setArea] = useState<Finding['area'] | null>(null);
   const wanted = search.trim().toLowerCase();
   const found = useMemo(
     () =>
-      FINDINGS.filter((f) => (area === null || f.area === area) && `${f.title} ${f.seen}`.toLowerCase().includes(wanted)).sort(
-        (a, b) => (a.phase ? LINKS.indexOf(a.phase) : -1) - (b.phase ? LINKS.indexOf(b.phase) : -1),
-      ),
-    [area, wanted],
+      FINDINGS.filter(
+        (f) =>
+          (area === null || f.area === area) && `${f.title} ${say.title(f.id)} ${say.seen(f.id)}`.toLowerCase().includes(wanted),
+      ).sort((a, b) => (a.phase ? LINKS.indexOf(a.phase) : -1) - (b.phase ? LINKS.indexOf(b.phase) : -1)),
+    [area, wanted, say],
   );
   return (
     <View style={{ gap: SPACE.m }}>
@@ -194,9 +204,9 @@ function FindingList({
         {found.map((f) => {
           const own = changedOf(f, numbers);
           return (
-            <LinkRow key={f.id} label={f.title} onPress={() => onChoose(f.id)} testID={`finding-${f.id}`}>
+            <LinkRow key={f.id} label={say.title(f.id)} onPress={() => onChoose(f.id)} testID={`finding-${f.id}`}>
               <Text variant="bodyMedium" style={{ fontWeight: f.id === chosen ? '700' : '500' }}>
-                {f.title}
+                {say.title(f.id)}
               </Text>
               <Text variant="bodySmall" style={{ color: own > 0 ? palette.brass : palette.soft }}>
                 {`${counted(causesOf(f.id).length, 'cause')}, ${counted(consequencesOf(f.id).length, 'consequence')}${own > 0 ? `, ◆ ${own} of your own` : ''}`}

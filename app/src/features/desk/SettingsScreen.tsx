@@ -1,5 +1,6 @@
 import { STARTING_WORDS } from '@wrightonic/contract';
-import type { AcademySettings, LeagueAge, Me, WordChoice } from '@wrightonic/contract';
+import type { AcademySettings, LeagueAge, Me } from '@wrightonic/contract';
+import { athletePhrases, says, spared } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
@@ -8,7 +9,7 @@ import { peopleApi } from '../../state/people-api';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SchoolChoices } from '../../ui/SchoolChoices';
-import { SPACE } from '../../ui/theme';
+import { SPACE, usePalette } from '../../ui/theme';
 
 export const settingsOf = ({ academy }: Me): AcademySettings => {
   const { name: _, today: __, ...settings } = academy;
@@ -74,14 +75,18 @@ function LeagueAges({
   );
 }
 
+const PHRASES = athletePhrases();
+
+/** Words that are not said to the young. What says them has another wording, or is named here to be worded anew. */
 function Words({
   words,
   onChange,
 }: {
-  readonly words: readonly WordChoice[];
-  readonly onChange: (words: readonly WordChoice[]) => void;
+  readonly words: readonly string[];
+  readonly onChange: (words: readonly string[]) => void;
 }) {
-  const set = (i: number, change: Partial<WordChoice>) => onChange(words.map((w, j) => (i === j ? { ...w, ...change } : w)));
+  const palette = usePalette();
+  const left = PHRASES.filter((phrase) => says(spared(phrase, words), words));
   return (
     <View style={{ gap: SPACE.s }}>
       {words.map((word, i) => (
@@ -89,24 +94,24 @@ function Words({
           <TextInput
             mode="outlined"
             dense
-            label="Instead of"
-            value={word.avoid}
+            label="Never say"
+            value={word}
             style={{ flex: 1, minWidth: 0 }}
-            onChangeText={(avoid) => set(i, { avoid })}
-          />
-          <TextInput
-            mode="outlined"
-            dense
-            label="say"
-            value={word.say}
-            style={{ flex: 1, minWidth: 0 }}
-            onChangeText={(say) => set(i, { say })}
+            onChangeText={(written) => onChange(words.map((w, j) => (i === j ? written : w)))}
+            testID={`avoid-${i}`}
           />
           <Action kind="plain" label="×" onPress={() => onChange(words.filter((_, j) => j !== i))} />
         </Row>
       ))}
+      {words.length > 0 ? (
+        <Text variant="bodySmall" style={{ color: palette.soft }} testID="still-said">
+          {left.length === 0
+            ? 'No phrase for the young says them: where one did, another phrase stands in its place.'
+            : `${left.length === 1 ? 'One phrase says' : `${left.length} phrases say`} them still and ${left.length === 1 ? 'has' : 'have'} no other wording: “${left.slice(0, 3).join('”, “')}”${left.length > 3 ? ' …' : ''}. Word the finding or the drill your own way.`}
+        </Text>
+      ) : null}
       <Row>
-        <Action kind="quiet" label="Add a word" onPress={() => onChange([...words, { avoid: '', say: '' }])} />
+        <Action kind="quiet" label="Add a word" onPress={() => onChange([...words, ''])} />
         {words.length === 0 ? (
           <Action kind="quiet" label="Start from the usual ones" onPress={() => onChange(STARTING_WORDS)} />
         ) : null}
@@ -124,7 +129,7 @@ function Form({ me }: { readonly me: Me }) {
     void save({
       ...draft,
       leagueDailyLimit: limit.trim() === '' ? null : Number(limit),
-      words: draft.words.filter((w) => w.avoid.trim() || w.say.trim()),
+      words: [...new Set(draft.words.map((w) => w.trim()).filter((w) => w !== ''))],
     });
   return (
     <Screen

@@ -3,7 +3,8 @@ import { scaleLinear, scalePoint } from 'd3-scale';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { ChartFrame, shortDay } from '../../ui/charts';
 import { NUMBER_FONT, usePalette } from '../../ui/theme';
-import { percent, titleOf } from '../../ui/words';
+import { percent } from '../../ui/words';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const HEIGHT = 190;
 const LEFT = 40;
@@ -13,6 +14,7 @@ const DASHES = [undefined, '7 4', '2 4', '10 3 2 3', '4 8'] as const;
 
 /** How the belief in the likeliest roots moved from session to session. */
 export function BeliefChart({ history }: { readonly history: BeliefHistory }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const { days, findings } = history;
   const last = days[days.length - 1]!;
@@ -20,13 +22,13 @@ export function BeliefChart({ history }: { readonly history: BeliefHistory }) {
   const lead = findings[0]!;
   const sentence =
     days.length === 1
-      ? `So far one day of looking: ${titleOf(lead).toLowerCase()} stands at ${percent(last.roots[0]!)}.`
-      : `${titleOf(lead)}: ${percent(first.roots[0]!)} on ${shortDay(first.on)}, ${percent(last.roots[0]!)} on ${shortDay(last.on)}.`;
+      ? `So far one day of looking: ${say.title(lead).toLowerCase()} stands at ${percent(last.roots[0]!)}.`
+      : `${say.title(lead)}: ${percent(first.roots[0]!)} on ${shortDay(first.on)}, ${percent(last.roots[0]!)} on ${shortDay(last.on)}.`;
   const inks = [palette.spruce, palette.clay, palette.brass, palette.ink, palette.soft];
   return (
     <ChartFrame
       sentence={sentence}
-      columns={['Day', ...findings.map(titleOf)]}
+      columns={['Day', ...findings.map(say.title)]}
       rows={days.map((d) => [shortDay(d.on), ...d.roots.map(percent)])}
       height={HEIGHT + 18 * findings.length}
     >
@@ -104,7 +106,7 @@ export function BeliefChart({ history }: { readonly history: BeliefHistory }) {
                     strokeDasharray={DASHES[f]}
                   />
                   <SvgText x={LEFT} y={keyY + 4} fontSize={13} fontFamily={NUMBER_FONT} fill={palette.ink}>
-                    {titleOf(finding)}
+                    {say.title(finding)}
                   </SvgText>
                 </G>
               );

@@ -9,6 +9,7 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { checkText } from '../../ui/words';
 import { answersText } from './answers';
 import { useUnits } from '../../ui/units';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface Props {
   readonly weighed: WeighedCheck;
@@ -75,15 +76,16 @@ function eventFor(check: Extract<Check, { kind: 'measure' }>) {
 
 /** One check with the way to answer it on the spot. */
 export function CheckNext({ weighed, athlete, on, onAnswer, busy, onStart }: Props) {
+  const say = useVocabulary();
   const units = useUnits();
   const palette = usePalette();
   const { check, minutes } = weighed;
   return (
     <View style={{ gap: SPACE.s, paddingVertical: SPACE.m, borderBottomWidth: 1, borderColor: palette.line }}>
       <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
-        {checkText(check)}
+        {checkText(check, say)}
       </Text>
-      {weighed.answers.length > 0 ? <Text variant="bodyMedium">{answersText(weighed, units)}</Text> : null}
+      {weighed.answers.length > 0 ? <Text variant="bodyMedium">{answersText(weighed, units, say)}</Text> : null}
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {`about ${minutes} min${check.kind === 'screen' ? `. ${bodyTestById(check.test).how} Never cranked; stop on pain.` : ''}`}
       </Text>

@@ -3,6 +3,7 @@ import { SPARED_UNDER, wordsForAthlete } from '@wrightonic/core';
 import type { FindingId } from '@wrightonic/core';
 import { useMemo } from 'react';
 import { TellAthlete } from '../../ui/TellAthlete';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface Props {
   readonly record: DiagnosisRecord;
@@ -14,6 +15,7 @@ interface Props {
 
 /** The judgement as it would be told to athlete and family with this focus. */
 export function ForAthlete({ record, overview, me, focus }: Props) {
+  const say = useVocabulary();
   const words = useMemo(
     () =>
       wordsForAthlete({
@@ -22,9 +24,10 @@ export function ForAthlete({ record, overview, me, focus }: Props) {
         focus: focus ?? overview.foci[0]?.finding ?? null,
         method: record.request.schools?.method ?? 'mixed',
         explain: overview.explain,
-        words: overview.age < SPARED_UNDER ? me.academy.words : [],
+        vocabulary: say,
+        avoid: overview.age < SPARED_UNDER ? me.academy.words : [],
       }),
-    [record, overview, me, focus],
+    [record, overview, me, focus, say],
   );
   return <TellAthlete words={words} />;
 }

@@ -6,9 +6,10 @@ import Svg, { Path } from 'react-native-svg';
 import Icon from '../../ui/icons';
 import { NUMBER_FONT, usePalette } from '../../ui/theme';
 import type { Palette } from '../../ui/theme';
-import { percent, titleOf } from '../../ui/words';
+import { percent } from '../../ui/words';
 import { CLOSE, TELLING } from './layout';
 import type { Laid, NodeSize, Route } from './layout';
+import { useVocabulary } from '../../ui/vocabulary';
 
 export const STATE_WORDS: Record<MapNode['state'], string> = {
   seen: 'seen',
@@ -58,10 +59,11 @@ function Box({
   readonly chosen: boolean;
   readonly onPress: () => void;
 }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const { state, finding, present, kind, ruled } = node;
   const ink = state === 'seen' ? palette.onSpruce : state === 'likely' ? palette.ink : palette.soft;
-  const title = titleOf(finding);
+  const title = say.title(finding);
   return (
     <Pressable
       role="button"

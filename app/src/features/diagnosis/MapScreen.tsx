@@ -7,7 +7,6 @@ import { api, problemOf } from '../../state/api';
 import { Action, Caution, Choice, Loading } from '../../ui/controls';
 import { Row, Screen, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { titleOf } from '../../ui/words';
 import { chainAround, CLOSE, layOut, ROOMY } from './layout';
 import type { Laid } from './layout';
 import { MapDrawing } from './MapDrawing';
@@ -15,6 +14,7 @@ import { NodePanel } from './NodePanel';
 import { useJudged } from './use-judged';
 import { aboutTheSame, supposing } from './what-if';
 import type { SupposedAs, Supposition } from './what-if';
+import { useVocabulary } from '../../ui/vocabulary';
 
 function Key() {
   const palette = usePalette();
@@ -53,6 +53,7 @@ function FittedMap({ laid, fit, children }: { readonly laid: Laid; readonly fit:
 
 /** The map of causes: whole on a wide screen, one root's chain on a phone. */
 export function MapScreen({ id, centre: opened }: { readonly id: string; readonly centre?: FindingId | undefined }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const wide = useWide();
   const { data: overview } = api.useAthleteQuery(id);
@@ -119,7 +120,7 @@ export function MapScreen({ id, centre: opened }: { readonly id: string; readonl
       {suppositions.length > 0 ? (
         <View style={{ gap: SPACE.s, backgroundColor: palette.brassWash, padding: SPACE.m }} role="status" testID="supposed">
           <Text variant="bodyMedium">
-            {`In thought only: ${suppositions.map((s) => (s.kind === 'finding' ? `${titleOf(s.finding).toLowerCase()} ${s.as === 'present' ? 'there' : 'not there'}` : '')).join('; ')}.`}
+            {`In thought only: ${suppositions.map((s) => (s.kind === 'finding' ? `${say.title(s.finding).toLowerCase()} ${s.as === 'present' ? 'there' : 'not there'}` : '')).join('; ')}.`}
           </Text>
           <Row>
             <Action kind="quiet" label="Put it back" onPress={() => setSuppositions([])} testID="put-back" />

@@ -1,5 +1,4 @@
 import type { DiagnosisRecord } from '@wrightonic/contract';
-import { findingById } from '@wrightonic/core';
 import type { CauseMap, FindingId, MapArrow } from '@wrightonic/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -7,11 +6,12 @@ import { Text } from 'react-native-paper';
 import { Action, Choice } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, TARGET, usePalette } from '../../ui/theme';
-import { evidenceText, percent, titleOf, weekDay } from '../../ui/words';
+import { evidenceText, percent, weekDay } from '../../ui/words';
 import { STATE_WORDS } from './MapDrawing';
 import { Overrule } from './Rulings';
 import type { SupposedAs } from './what-if';
 import { useUnits } from '../../ui/units';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface Props {
   readonly athlete: string;
@@ -34,6 +34,7 @@ function Neighbours({
   readonly end: 'cause' | 'consequence';
   readonly onChoose: (finding: FindingId) => void;
 }) {
+  const say = useVocabulary();
   const palette = usePalette();
   if (arrows.length === 0) return null;
   return (
@@ -44,12 +45,12 @@ function Neighbours({
           <Pressable
             key={arrow[end]}
             role="button"
-            aria-label={titleOf(arrow[end])}
+            aria-label={say.title(arrow[end])}
             onPress={() => onChoose(arrow[end])}
             style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center', minHeight: TARGET - 8 }}
           >
             <Text variant="bodyMedium" style={{ flex: 1 }}>
-              {titleOf(arrow[end])}
+              {say.title(arrow[end])}
             </Text>
             <Text style={{ fontVariant: ['tabular-nums'], fontWeight: '600' }}>{percent(arrow.influence)}</Text>
             <Text
@@ -66,6 +67,7 @@ function Neighbours({
 
 /** What is known of one node of the map. */
 export function NodePanel({ athlete, map, finding, record, supposed, onSuppose, onChoose }: Props) {
+  const say = useVocabulary();
   const units = useUnits();
   const palette = usePalette();
   const [ruling, setRuling] = useState(false);
@@ -73,11 +75,11 @@ export function NodePanel({ athlete, map, finding, record, supposed, onSuppose, 
   return (
     <View style={{ gap: SPACE.l }} testID="node-panel">
       <View style={{ gap: 4 }}>
-        <Text variant="titleLarge">{titleOf(finding)}</Text>
+        <Text variant="titleLarge">{say.title(finding)}</Text>
         <Text variant="bodySmall" style={{ color: palette.soft }}>
           {`There: ${percent(node.present)} (${STATE_WORDS[node.state]}). Of itself: ${percent(node.root)}.`}
         </Text>
-        <Text variant="bodyMedium">{findingById(finding).seen}</Text>
+        <Text variant="bodyMedium">{say.seen(finding)}</Text>
       </View>
       <View style={{ gap: SPACE.s }}>
         <Text variant="bodySmall" style={{ color: palette.soft }}>
@@ -112,7 +114,7 @@ export function NodePanel({ athlete, map, finding, record, supposed, onSuppose, 
             <Text
               key={index}
               variant="bodyMedium"
-            >{`${evidenceText(item.evidence, units)} (${item.by}, ${weekDay(item.on)})`}</Text>
+            >{`${evidenceText(item.evidence, units, say)} (${item.by}, ${weekDay(item.on)})`}</Text>
           ) : null;
         })}
       </Section>

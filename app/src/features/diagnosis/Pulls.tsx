@@ -8,8 +8,9 @@ import { Text } from 'react-native-paper';
 import { api } from '../../state/api';
 import { Action } from '../../ui/controls';
 import { SPACE, TARGET, usePalette } from '../../ui/theme';
-import { evidenceText, percent, titleOf, weekDay } from '../../ui/words';
+import { evidenceText, percent, weekDay } from '../../ui/words';
 import { useUnits } from '../../ui/units';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface Props {
   readonly athlete: string;
@@ -62,6 +63,7 @@ function placeOf(athlete: string, { evidence, clips, source }: ObservationRecord
 }
 
 function TraceLines({ request, index }: { readonly request: DiagnosisRequest; readonly index: number }) {
+  const say = useVocabulary();
   const units = useUnits();
   const palette = usePalette();
   const { data: me } = api.useMeQuery();
@@ -77,8 +79,8 @@ function TraceLines({ request, index }: { readonly request: DiagnosisRequest; re
         return (
           <Text key={s.finding} variant="bodySmall">
             {top === 0 || times < 1.05
-              ? `Says next to nothing about “${titleOf(s.finding).toLowerCase()}”.`
-              : `${othersEye ? 'Likelier' : `${times.toFixed(times < 10 ? 1 : 0)} times likelier`} if “${titleOf(s.finding).toLowerCase()}” is ${s.ifThere > s.ifNot ? 'there' : 'not there'}.`}
+              ? `Says next to nothing about “${say.title(s.finding).toLowerCase()}”.`
+              : `${othersEye ? 'Likelier' : `${times.toFixed(times < 10 ? 1 : 0)} times likelier`} if “${say.title(s.finding).toLowerCase()}” is ${s.ifThere > s.ifNot ? 'there' : 'not there'}.`}
           </Text>
         );
       })}
@@ -112,6 +114,7 @@ function TraceLines({ request, index }: { readonly request: DiagnosisRequest; re
  * Each statement with its pull: a bar to the right speaks for the root, to the left against it. A tap tells where it came from.
  */
 export function Pulls({ athlete, pulls, evidence, request }: Props) {
+  const say = useVocabulary();
   const units = useUnits();
   const palette = usePalette();
   const router = useRouter();
@@ -127,7 +130,7 @@ export function Pulls({ athlete, pulls, evidence, request }: Props) {
         const width = `${Math.round((96 * Math.abs(weight)) / most)}%` as const;
         const forIt = weight > 0;
         const shown = open === first;
-        const text = evidenceText(item.evidence, units);
+        const text = evidenceText(item.evidence, units, say);
         return (
           <View key={first} style={{ borderBottomWidth: 1, borderColor: palette.line }}>
             <Pressable
@@ -171,7 +174,7 @@ export function Pulls({ athlete, pulls, evidence, request }: Props) {
                         <Text
                           variant="bodySmall"
                           style={{ fontWeight: '600' }}
-                        >{`${evidenceText(said, units)} (${by}, ${weekDay(on)})`}</Text>
+                        >{`${evidenceText(said, units, say)} (${by}, ${weekDay(on)})`}</Text>
                       ) : null}
                       <TraceLines request={request} index={index} />
                       {place ? (

@@ -8,7 +8,8 @@ import { newId } from '../../state/ids';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { titleOf, weekDay } from '../../ui/words';
+import { weekDay } from '../../ui/words';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const WORDS: readonly (readonly [NewRuling['as'], string])[] = [
   ['absent', 'It is not there'],
@@ -26,6 +27,7 @@ export function Overrule({
   readonly finding: FindingId;
   readonly onDone: () => void;
 }) {
+  const say = useVocabulary();
   const [put, { isLoading, error }] = api.usePutRulingMutation();
   const [as, setAs] = useState<NewRuling['as'] | null>(null);
   const [reason, setReason] = useState('');
@@ -35,7 +37,7 @@ export function Overrule({
   };
   return (
     <View style={{ gap: SPACE.s }}>
-      <Text variant="bodyMedium">{`Your word on “${titleOf(finding).toLowerCase()}”. It stands above all evidence until you take it back.`}</Text>
+      <Text variant="bodyMedium">{`Your word on “${say.title(finding).toLowerCase()}”. It stands above all evidence until you take it back.`}</Text>
       <Row>
         {WORDS.map(([value, label]) => (
           <Choice key={value} label={label} chosen={as === value} onPress={() => setAs(value)} testID={`rule-${value}`} />
@@ -59,6 +61,7 @@ export function Overrule({
 
 /** What the coach has ruled, what the evidence would say, and the way back. */
 export function Rulings({ athlete, record }: { readonly athlete: string; readonly record: DiagnosisRecord }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const [end, { isLoading, error }] = api.useEndRulingMutation();
   return (
@@ -68,13 +71,13 @@ export function Rulings({ athlete, record }: { readonly athlete: string; readonl
         return (
           <View key={ruling.id} style={{ gap: 4, borderBottomWidth: 1, borderColor: palette.line, paddingBottom: SPACE.s }}>
             <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
-              {titleOf(ruling.finding)}
+              {say.title(ruling.finding)}
             </Text>
             {against ? (
               against.conflict ? (
-                <Caution testID="conflict">{against.sentence}</Caution>
+                <Caution testID="conflict">{say.sentence(against.sentence)}</Caution>
               ) : (
-                <Text variant="bodySmall">{against.sentence}</Text>
+                <Text variant="bodySmall">{say.sentence(against.sentence)}</Text>
               )
             ) : null}
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>

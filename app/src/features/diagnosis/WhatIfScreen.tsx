@@ -1,5 +1,5 @@
 import { bodyTestById, changesSince } from '@wrightonic/core';
-import type { Diagnosis, FindingId, Schools } from '@wrightonic/core';
+import type { Diagnosis, FindingId, Schools, Vocabulary } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -10,22 +10,24 @@ import { SchoolChoices } from '../../ui/SchoolChoices';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
 import { useUnits } from '../../ui/units';
 import type { Units } from '../../ui/units';
-import { percent, titleOf } from '../../ui/words';
+import { percent } from '../../ui/words';
 import { FindingPicker, TestPicker } from './Pickers';
 import { useJudged } from './use-judged';
 import { aboutTheSame, supposing } from './what-if';
 import type { Supposition } from './what-if';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const ROOTS_SHOWN = 6;
 
-function spokenSupposition(s: Supposition, units: Units): string {
-  if (s.kind === 'finding') return `${titleOf(s.finding)}: ${s.as === 'present' ? 'there' : 'not there'}`;
+function spokenSupposition(s: Supposition, units: Units, say: Vocabulary): string {
+  if (s.kind === 'finding') return `${say.title(s.finding)}: ${s.as === 'present' ? 'there' : 'not there'}`;
   const test = bodyTestById(s.test);
   return `${test.name}${s.side === 'none' ? '' : `, ${s.side.replace(/-/g, ' ')}`}: ${units.text(s.value, test.unit)}`;
 }
 
 /** Roots before and after, side by side. */
 function BeforeAfter({ before, after }: { readonly before: Diagnosis; readonly after: Diagnosis }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const p = (d: Diagnosis, finding: FindingId) => d.roots.find((r) => r.finding === finding)?.probability ?? 0;
   const shown = [...new Set([...after.roots, ...before.roots].map((r) => r.finding))]
@@ -53,7 +55,7 @@ function BeforeAfter({ before, after }: { readonly before: Diagnosis; readonly a
             style={{ flexDirection: 'row', gap: SPACE.s, paddingVertical: 6, borderTopWidth: 1, borderColor: palette.line }}
           >
             <Text variant="bodyMedium" style={{ flex: 1 }}>
-              {titleOf(finding)}
+              {say.title(finding)}
             </Text>
             <Text style={{ width: 86, textAlign: 'right', fontFamily: NUMBER_FONT, fontSize: 17 }}>{percent(was)}</Text>
             <Text
@@ -68,6 +70,7 @@ function BeforeAfter({ before, after }: { readonly before: Diagnosis; readonly a
 
 /** What a school would work on, and why. */
 function FocusOf({ title, diagnosis }: { readonly title: string; readonly diagnosis: Diagnosis }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const { focus } = diagnosis;
   const parts = [
@@ -83,9 +86,9 @@ function FocusOf({ title, diagnosis }: { readonly title: string; readonly diagno
             {p.name}
           </Text>
           <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
-            {p.finding ? titleOf(p.finding) : 'Nothing likely enough; look further'}
+            {p.finding ? say.title(p.finding) : 'Nothing likely enough; look further'}
           </Text>
-          {p.why ? <Text variant="bodySmall">{p.why}</Text> : null}
+          {p.why ? <Text variant="bodySmall">{say.sentence(p.why)}</Text> : null}
         </View>
       ))}
     </View>
@@ -94,6 +97,7 @@ function FocusOf({ title, diagnosis }: { readonly title: string; readonly diagno
 
 /** Suppose something, see what changes, put it back; and what another school would choose from the same evidence. */
 export function WhatIfScreen({ id }: { readonly id: string }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const units = useUnits();
   const { data: overview } = api.useAthleteQuery(id);
@@ -145,9 +149,12 @@ export function WhatIfScreen({ id }: { readonly id: string }) {
             ) : (
               <View style={{ gap: SPACE.m }} testID="what-changes">
                 {suppositions.map((s) => (
-                  <View key={spokenSupposition(s, units)} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+                  <View
+                    key={spokenSupposition(s, units, say)}
+                    style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}
+                  >
                     <Text variant="bodyMedium" style={{ flex: 1 }}>
-                      {spokenSupposition(s, units)}
+                      {spokenSupposition(s, units, say)}
                     </Text>
                     <Action
                       kind="plain"
@@ -162,7 +169,7 @@ export function WhatIfScreen({ id }: { readonly id: string }) {
                     <BeforeAfter before={record.result} after={after} />
                     {changes.map((c) => (
                       <Text key={c.sentence} variant="bodyMedium">
-                        {`• ${c.sentence}`}
+                        {`• ${say.sentence(c.sentence)}`}
                       </Text>
                     ))}
                     {changes.length === 0 ? <Text variant="bodyMedium">Nothing worth naming would change.</Text> : null}
@@ -185,7 +192,7 @@ export function WhatIfScreen({ id }: { readonly id: string }) {
               .filter((c) => c.kind !== 'focus')
               .map((c) => (
                 <Text key={c.sentence} variant="bodySmall">
-                  {`• ${c.sentence}`}
+                  {`• ${say.sentence(c.sentence)}`}
                 </Text>
               ))
           : null}

@@ -9,7 +9,7 @@ import { newId } from '../../state/ids';
 import { Action, Blank, Caution, Choice, LinkRow, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
-import { percent, titleOf } from '../../ui/words';
+import { percent } from '../../ui/words';
 import { BeliefChart } from './BeliefChart';
 import { CheckNext } from './CheckNext';
 import { ForAthlete } from './ForAthlete';
@@ -18,6 +18,7 @@ import { Rulings } from './Rulings';
 import { SplitBar } from './SplitBar';
 import { useJudged } from './use-judged';
 import { Why } from './Why';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const KIND_WORDS: Record<Root['kind'], string> = { limit: 'body', habit: 'timing or habit', cue: 'a misread cue' };
 const STYLE_TITLES: Record<string, string> = {
@@ -39,6 +40,7 @@ interface RootPartProps {
 }
 
 function RootPart({ root, first, chosen, onChoose }: RootPartProps) {
+  const say = useVocabulary();
   const palette = usePalette();
   return (
     <View
@@ -53,7 +55,7 @@ function RootPart({ root, first, chosen, onChoose }: RootPartProps) {
     >
       <View style={{ flex: 1 }}>
         <Text variant={first ? 'titleLarge' : 'bodyMedium'} testID={first ? 'first-root' : undefined}>
-          {first ? root.sentence : titleOf(root.finding)}
+          {first ? say.sentence(root.sentence) : say.title(root.finding)}
         </Text>
         <Text
           variant="bodySmall"
@@ -67,6 +69,7 @@ function RootPart({ root, first, chosen, onChoose }: RootPartProps) {
 
 /** Deciding: the likeliest cause as a sentence, why, what should ease, what to leave, what to check next. */
 export function WhatScreen({ id }: { readonly id: string }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const router = useRouter();
   const wide = useWide();
@@ -109,7 +112,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
     if (set.data) router.push(`/athletes/${id}/plan`);
   };
   const flags = result.flags.length > 0 && (
-    <Caution testID="flags">{`Take care: ${result.flags.map((f) => titleOf(f).toLowerCase()).join('; ')}. No hard throws are planned while this is likely. If anything hurts, a licensed clinician decides.`}</Caution>
+    <Caution testID="flags">{`Take care: ${result.flags.map((f) => say.title(f).toLowerCase()).join('; ')}. No hard throws are planned while this is likely. If anything hurts, a licensed clinician decides.`}</Caution>
   );
   const moved =
     history && history.days.length > 1 && history.findings.length > 0 ? (
@@ -123,7 +126,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
         candidate && !isFocus ? (
           <>
             <Text variant="bodySmall" style={{ color: palette.soft }} numberOfLines={2}>
-              {`${titleOf(candidate)}${shown ? '' : result.focus.open ? '. Not sure yet: work on it with open eyes.' : suggestedWhy ? `. ${suggestedWhy}` : ''}`}
+              {`${say.title(candidate)}${shown ? '' : result.focus.open ? '. Not sure yet: work on it with open eyes.' : suggestedWhy ? `. ${say.sentence(suggestedWhy)}` : ''}`}
             </Text>
             <Action
               label="Make this the focus"
@@ -203,7 +206,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
               {result.expectedToEase.slice(0, LIST_SHOWN).map((e) => (
                 <Row key={e.finding} style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
                   <Text variant="bodyMedium" style={{ flex: 1 }}>
-                    {titleOf(e.finding)}
+                    {say.title(e.finding)}
                   </Text>
                   <Text style={{ fontFamily: NUMBER_FONT, fontSize: 17, fontWeight: '600' }}>{percent(e.probability)}</Text>
                 </Row>
@@ -214,9 +217,9 @@ export function WhatScreen({ id }: { readonly id: string }) {
             <Section title="Leave alone">
               {result.leaveAlone.slice(0, LIST_SHOWN).map((l) => (
                 <View key={l.item}>
-                  <Text variant="bodyMedium">{STYLE_TITLES[l.item] ?? titleOf(l.item as FindingId)}</Text>
+                  <Text variant="bodyMedium">{STYLE_TITLES[l.item] ?? say.title(l.item as FindingId)}</Text>
                   <Text variant="bodySmall" style={{ color: palette.soft }}>
-                    {l.why}
+                    {say.sentence(l.why)}
                   </Text>
                 </View>
               ))}

@@ -1,20 +1,22 @@
 import type { DiagnosisRecord } from '@wrightonic/contract';
-import { findingById, fromMph, termOf } from '@wrightonic/core';
-import type { Evidence, Root, SpeedUnit } from '@wrightonic/core';
+import { fromMph, termOf } from '@wrightonic/core';
+import type { Evidence, Root, SpeedUnit, Vocabulary } from '@wrightonic/core';
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
 import { api } from '../../state/api';
 import { Action } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
-import { evidenceText, titleOf } from '../../ui/words';
+import { evidenceText } from '../../ui/words';
 import { Pulls } from './Pulls';
 import { Overrule } from './Rulings';
 import { useUnits } from '../../ui/units';
 import type { Units } from '../../ui/units';
+import { useVocabulary } from '../../ui/vocabulary';
 
 /** What cleared a rival; its own name need not be said again. */
-const clearedText = (item: Evidence, units: Units): string => (item.kind === 'eye' ? 'not seen' : evidenceText(item, units));
+const clearedText = (item: Evidence, units: Units, say: Vocabulary): string =>
+  item.kind === 'eye' ? 'not seen' : evidenceText(item, units, say);
 
 /** Shares of a speed below this are not worth a word, %. */
 const WORTH_A_WORD = 0.4;
@@ -40,6 +42,7 @@ export function Why({
   readonly record: DiagnosisRecord;
   readonly first: boolean;
 }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const { evidence, request } = record;
   const [ruling, setRuling] = useState(false);
@@ -48,11 +51,11 @@ export function Why({
   const worth = worthText(root, record.result.ownSpeedMph, me?.academy.speedUnit ?? 'mph');
   const cleared = root.cleared.map(
     (c) =>
-      `${titleOf(c.finding).toLowerCase()} (${[...new Set(c.evidence.flatMap((e) => (evidence[e] ? [clearedText(evidence[e].evidence, units)] : [])))].join(', ')})`,
+      `${say.title(c.finding).toLowerCase()} (${[...new Set(c.evidence.flatMap((e) => (evidence[e] ? [clearedText(evidence[e].evidence, units, say)] : [])))].join(', ')})`,
   );
   return (
-    <Section title="Because and against" note={first ? 'tap an item: where it came from' : titleOf(root.finding)}>
-      <Text variant="bodyMedium">{findingById(root.finding).seen}</Text>
+    <Section title="Because and against" note={first ? 'tap an item: where it came from' : say.title(root.finding)}>
+      <Text variant="bodyMedium">{say.seen(root.finding)}</Text>
       {termOf(root.finding) ? (
         <Text variant="bodySmall" style={{ color: palette.soft }}>{`In the books: ${termOf(root.finding)}.`}</Text>
       ) : null}

@@ -2,7 +2,6 @@ import {
   DIRECT_WEIGHT,
   EQUIPMENT,
   FINDINGS,
-  findingById,
   isRungFor,
   kitName,
   OWN_RUNGS,
@@ -19,6 +18,7 @@ import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { numberName, toggled } from './own-draft';
 import type { NumberField, OwnDraft } from './own-draft';
+import { useVocabulary } from '../../ui/vocabulary';
 
 /** Weight on a finding that the drill is for, and on one that it helps along. */
 const MAINLY = 0.8;
@@ -122,6 +122,7 @@ export function CopyFields({ draft, base, onChange }: Props) {
 
 /** What it treats: mainly, along with it, or not. */
 function Treated({ draft, base, onChange }: Props) {
+  const say = useVocabulary();
   const [search, setSearch] = useState('');
   const { treats } = draft.chosen;
   const set = (finding: FindingId, weight: number | null) => {
@@ -142,7 +143,7 @@ function Treated({ draft, base, onChange }: Props) {
     <Part name="What it treats">
       {treats.map(({ finding, weight }) => (
         <View key={finding} style={{ gap: 2 }}>
-          <Text variant="bodyMedium">{findingById(finding).title}</Text>
+          <Text variant="bodyMedium">{say.title(finding)}</Text>
           <Row>
             <Choice label="mainly" chosen={weight >= DIRECT_WEIGHT} onPress={() => set(finding, MAINLY)} />
             <Choice label="helps along" chosen={weight < DIRECT_WEIGHT} onPress={() => set(finding, ALSO)} />

@@ -1,5 +1,5 @@
 import { may } from '@wrightonic/contract';
-import { baseOf, drillById, drillPoses, findingById, isCopy, kitName } from '@wrightonic/core';
+import { baseOf, drillById, drillPoses, isCopy, kitName } from '@wrightonic/core';
 import type { Discipline, Drill } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -12,6 +12,7 @@ import { printPage } from '../../ui/print';
 import { SPACE, usePalette } from '../../ui/theme';
 import { OwnDrillForm } from './OwnDrillForm';
 import { useLibrary } from './use-library';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface DetailProps {
   readonly drill: Drill;
@@ -22,6 +23,7 @@ interface DetailProps {
 
 /** All of a drill: moving figure, steps, what good looks like, cheats and what stops them. */
 export function DrillDetail({ drill, discipline, onShow }: DetailProps) {
+  const say = useVocabulary();
   const palette = usePalette();
   const { data: me } = api.useMeQuery();
   const { library } = useLibrary();
@@ -72,9 +74,7 @@ export function DrillDetail({ drill, discipline, onShow }: DetailProps) {
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {[
           copy ? `Our own, after “${drillById(baseOf(drill.id)).name}”.` : '',
-          drill.treats.length > 0
-            ? `Treats ${drill.treats.map((t) => findingById(t.finding).title.toLowerCase()).join('; ')}.`
-            : '',
+          drill.treats.length > 0 ? `Treats ${drill.treats.map((t) => say.title(t.finding).toLowerCase()).join('; ')}.` : '',
           drill.strain === 'none'
             ? ''
             : drill.strain === 'jump'

@@ -13,6 +13,7 @@ import { useLibrary } from './use-library';
 import { filtersSet, matches, NO_FILTER, passes } from './filter';
 import type { DrillFilter } from './filter';
 import { Filters } from './Filters';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface CardProps {
   readonly drill: Drill;
@@ -65,6 +66,7 @@ function DrillCard({ drill, discipline, open, apart, onToggle, onShow }: CardPro
 
 /** The library: search by name or by what it treats, filter by rung. */
 export function DrillsScreen() {
+  const say = useVocabulary();
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
@@ -132,7 +134,7 @@ export function DrillsScreen() {
               onPress={() => router.push(`/drills/ladder?finding=${filter.finding}&discipline=${discipline}`)}
               testID="to-ladder"
             >
-              <Text variant="bodyLarge">{`Ladder of “${findingById(filter.finding).title.toLowerCase()}”`}</Text>
+              <Text variant="bodyLarge">{`Ladder of “${say.title(filter.finding).toLowerCase()}”`}</Text>
             </LinkRow>
           ) : null}
           {filtering ? <Filters filter={filter} discipline={discipline} onChange={setFilter} /> : null}

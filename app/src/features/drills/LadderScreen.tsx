@@ -15,6 +15,7 @@ import { weekDay } from '../../ui/words';
 import { couldStand, ladderDraftOf, raised, rungsFrom, withDrill, without } from './ladder-draft';
 import type { LadderDraft } from './ladder-draft';
 import { useLibrary } from './use-library';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface LadderScreenProps {
   readonly finding: string;
@@ -32,6 +33,7 @@ export function LadderScreen({ finding, discipline }: LadderScreenProps) {
 }
 
 function LadderPage({ finding, discipline }: { readonly finding: FindingId; readonly discipline: Discipline }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const router = useRouter();
   const { own, library } = useLibrary();
@@ -52,7 +54,7 @@ function LadderPage({ finding, discipline }: { readonly finding: FindingId; read
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
         <IconButton icon="arrow-left" onPress={() => router.push('/drills')} accessibilityLabel="Back to all drills" />
         <Text variant="headlineSmall" role="heading" aria-level={1} style={{ flex: 1 }}>
-          {findingById(finding).title}
+          {say.title(finding)}
         </Text>
       </View>
       <Text variant="bodyMedium" style={{ color: palette.soft }}>

@@ -1,5 +1,5 @@
-import { ALWAYS_THERE, drillById, drillsAt, findingById, minutesFor, STANDARD_LIBRARY } from '@wrightonic/core';
-import type { Drill, Equipment, FindingId, Library, Place, Rung, Schools } from '@wrightonic/core';
+import { ALWAYS_THERE, drillById, drillsAt, findingById, minutesFor, STANDARD_LIBRARY, CATALOGUE_WORDS } from '@wrightonic/core';
+import type { Drill, Equipment, FindingId, Library, Place, Rung, Schools, Vocabulary } from '@wrightonic/core';
 
 /** What a drill must be to be shown; null where it does not matter. */
 export interface DrillFilter {
@@ -31,11 +31,11 @@ export const NO_FILTER: DrillFilter = {
 export const filtersSet = (filter: DrillFilter): number => Object.values(filter).filter((value) => value !== null).length;
 
 /** Whether a drill is named, by the academy or by the catalogue, or treats what is searched for. */
-export const matches = (drill: Drill, words: string): boolean =>
+export const matches = (drill: Drill, words: string, say: Vocabulary = CATALOGUE_WORDS): boolean =>
   words === '' ||
   drill.name.toLowerCase().includes(words) ||
   drillById(drill.id).name.toLowerCase().includes(words) ||
-  drill.treats.some((t) => t.finding.includes(words) || findingById(t.finding).title.toLowerCase().includes(words));
+  drill.treats.some((t) => t.finding.includes(words) || say.title(t.finding).toLowerCase().includes(words));
 
 const treats = (drill: Drill, finding: FindingId, library: Library): boolean =>
   drill.disciplines.some(

@@ -4,7 +4,7 @@ import type { LibraryAnswer } from '@wrightonic/contract';
 import { useCallback } from 'react';
 import { api } from '../../state/api';
 
-const NOTHING_OWN: LibraryAnswer = { drills: [], ladders: [] };
+const NOTHING_OWN: LibraryAnswer = { drills: [], ladders: [], findings: [] };
 
 /** Every drill on a page asks; the library of an answer is put together once. */
 const MADE = new WeakMap<LibraryAnswer, Library>();

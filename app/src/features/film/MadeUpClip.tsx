@@ -1,4 +1,4 @@
-import { findingById, SIMULATED_FAULTS } from '@wrightonic/core';
+import { SIMULATED_FAULTS } from '@wrightonic/core';
 import type { AthleteProfile, Faults, SimulatedFault } from '@wrightonic/core';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
@@ -8,6 +8,7 @@ import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import type { RenderWanted } from './stand-in/render';
 import { VIEW_WORDS } from './set-up';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface Props {
   readonly athlete: AthleteProfile;
@@ -20,6 +21,7 @@ const SEEDS = 100_000;
 
 /** The stand-in camera: a made-up athlete of this one's size throws, to try marking and tracking on. */
 export function MadeUpClip({ athlete, onClip }: Props) {
+  const say = useVocabulary();
   const palette = usePalette();
   const worker = useRef<Worker | null>(null);
   const [view, setView] = useState<(typeof VIEWS)[number]>('side-open');
@@ -81,7 +83,7 @@ export function MadeUpClip({ athlete, onClip }: Props) {
         <Row>
           <Choice label="A clean throw" chosen={fault === null} onPress={() => setFault(null)} />
           {SIMULATED_FAULTS[athlete.discipline].map((f) => (
-            <Choice key={f} label={findingById(f).title} chosen={f === fault} onPress={() => setFault(f)} testID={`made-${f}`} />
+            <Choice key={f} label={say.title(f)} chosen={f === fault} onPress={() => setFault(f)} testID={`made-${f}`} />
           ))}
         </Row>
       </Section>

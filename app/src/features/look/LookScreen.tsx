@@ -9,7 +9,7 @@ import { Action, Caution, Choice, Loading } from '../../ui/controls';
 import { Panes, Row, Screen } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
-import { percent, titleOf } from '../../ui/words';
+import { percent } from '../../ui/words';
 import { Details } from './Details';
 import { Results } from './Results';
 import { canShow, ShownQuestion } from './ShownQuestion';
@@ -17,6 +17,7 @@ import { Thoughts } from './Thoughts';
 import { LOOKS_AT_ONCE, useLooks } from './use-looks';
 import { useSaid } from './use-said';
 import type { Answer, LookPage } from './use-looks';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const ANSWERS: readonly (readonly [Answer, string])[] = [
   ['yes', 'Yes'],
@@ -29,6 +30,7 @@ const isLink = (page: LookPage): page is Link => page !== 'ask' && page !== 'res
 
 /** Ball in one hand: one link at a time, one tap for each thing to see. */
 export function LookScreen({ id }: { readonly id: string }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
@@ -71,7 +73,7 @@ export function LookScreen({ id }: { readonly id: string }) {
         <>
           <Text variant="bodySmall" style={{ color: palette.soft }} testID="so-far" numberOfLines={2}>
             {top
-              ? `Most likely so far: ${titleOf(top.finding).toLowerCase()}, ${percent(top.probability)}${settled ? '. Enough seen: more looking would hardly change the focus.' : ''}`
+              ? `Most likely so far: ${say.title(top.finding).toLowerCase()}, ${percent(top.probability)}${settled ? '. Enough seen: more looking would hardly change the focus.' : ''}`
               : settled
                 ? 'Enough seen: nothing stands out, and more looking would hardly change that.'
                 : 'Most likely so far: not enough seen'}

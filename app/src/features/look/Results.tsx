@@ -4,10 +4,11 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Choice } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
-import { RESULT_WORDS, STYLE_NAMES, titleOf } from '../../ui/words';
+import { RESULT_WORDS, STYLE_NAMES } from '../../ui/words';
 import { Asked } from './Asked';
 import { MissZone } from './MissZone';
 import type { Said } from './use-said';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const FINE = [
   ['good', 'Fine'],
@@ -33,6 +34,7 @@ const TRIED = 4;
 
 /** How it comes out, and what was tried: results, misses, style that is kept, slow tries, drills. */
 export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfile, 'throws'>; readonly said: Said }) {
+  const say = useVocabulary();
   const seen = [
     ...new Set(
       said.evidence.flatMap(({ evidence }): FindingId[] =>
@@ -90,7 +92,7 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
           return (
             <View key={finding}>
               <Asked
-                question={`${titleOf(finding)}. Can they do it right slowly?`}
+                question={`${say.title(finding)}. Can they do it right slowly?`}
                 answers={SLOWLY}
                 chosen={slow?.item.canDoSlowly ?? null}
                 onAnswer={(canDoSlowly) => void said.say({ kind: 'slow', finding, canDoSlowly }, slow)}

@@ -6,13 +6,15 @@ import { LevelChart, LoadChart, RepsChart, shortDay } from '../../ui/charts';
 import { Blank, Caution, Figure, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { percent, titleOf, weekDay } from '../../ui/words';
+import { percent, weekDay } from '../../ui/words';
+import { useVocabulary } from '../../ui/vocabulary';
 
 /** The line is the level at full effort: a day of easy throws has no place beside it. */
 const FULL_THROWS_FOR_A_DOT = 3;
 
 /** End of the month: is it real, did the gate move, how much was thrown. */
 export function NumbersScreen({ id }: { readonly id: string }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const { data: me } = api.useMeQuery();
   const { data, error, isLoading } = api.useProgressQuery(id, { refetchOnMountOrArgChange: true });
@@ -99,7 +101,7 @@ export function NumbersScreen({ id }: { readonly id: string }) {
             </Section>
           ) : null}
           {focus.map((f) => (
-            <Section key={f.focus.id} title={titleOf(f.focus.finding)} note={`rung ${f.focus.rung}`}>
+            <Section key={f.focus.id} title={say.title(f.focus.finding)} note={`rung ${f.focus.rung}`}>
               {f.sessions.length > 0 ? (
                 <RepsChart days={f.sessions} gate={GATE_DEFAULTS.advanceRate} sentence={f.gate.reason} />
               ) : (

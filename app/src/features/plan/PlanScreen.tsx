@@ -10,7 +10,7 @@ import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
 import { printPage } from '../../ui/print';
 import { SPACE, usePalette } from '../../ui/theme';
-import { titleOf, weekDay } from '../../ui/words';
+import { weekDay } from '../../ui/words';
 import { SessionItems } from '../session/SessionItems';
 import { Calendar } from './Calendar';
 import { BrokenList, ItemChanges, SessionChanges } from './Changes';
@@ -20,6 +20,7 @@ import { DayList } from './DayList';
 import { weeksOfDays } from './days';
 import { usePlan } from './use-plan';
 import type { PlanInHand } from './use-plan';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const WEEKS = [2, 4, 6, 8] as const;
 
@@ -87,6 +88,7 @@ function BoundLine({ hand }: { readonly hand: PlanInHand }) {
 
 /** Deciding, then explaining: the climb, then the weeks. */
 export function PlanScreen({ id }: { readonly id: string }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const router = useRouter();
   const wide = useWide();
@@ -202,7 +204,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
         <View style={{ gap: SPACE.xl }}>
           {foci.length === 0 ? <Blank title="No focus yet">A plan is made for a focus. “What is it?” finds it.</Blank> : null}
           {foci.map((focus) => (
-            <Section key={focus.id} title={titleOf(focus.finding)}>
+            <Section key={focus.id} title={say.title(focus.finding)}>
               <Climb focus={focus} />
               <CardOfCue finding={focus.finding} />
             </Section>

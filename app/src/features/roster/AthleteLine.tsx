@@ -1,3 +1,4 @@
+import type { Vocabulary } from '@wrightonic/core';
 import type { AthleteRow } from '@wrightonic/contract';
 import { memo } from 'react';
 import { View } from 'react-native';
@@ -5,11 +6,11 @@ import { Text } from 'react-native-paper';
 import { ChainStrip } from '../../ui/ChainStrip';
 import { LinkRow } from '../../ui/controls';
 import { SPACE, usePalette } from '../../ui/theme';
-import { titleOf } from '../../ui/words';
+import { useVocabulary } from '../../ui/vocabulary';
 
-function stateOf(row: AthleteRow): string {
+function stateOf(row: AthleteRow, say: Vocabulary): string {
   if (row.locked) return 'Throwing is locked';
-  const focus = row.focus ? titleOf(row.focus) : row.intakeOpen ? 'Intake not finished' : 'No focus yet';
+  const focus = row.focus ? say.title(row.focus) : row.intakeOpen ? 'Intake not finished' : 'No focus yet';
   return row.care ? `${focus} · take care` : focus;
 }
 
@@ -22,6 +23,7 @@ export const AthleteLine = memo(function AthleteLine({
   readonly onOpen: (id: string) => void;
 }) {
   const palette = usePalette();
+  const say = useVocabulary();
   return (
     <LinkRow label={row.name} onPress={() => onOpen(row.id)} testID={`athlete-${row.name}`}>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s, alignItems: 'baseline' }}>
@@ -34,7 +36,7 @@ export const AthleteLine = memo(function AthleteLine({
       </View>
       <ChainStrip chain={row.chain} discipline={row.discipline} />
       <Text variant="bodySmall" numberOfLines={1} style={{ color: row.locked ? palette.clay : palette.soft }}>
-        {stateOf(row)}
+        {stateOf(row, say)}
       </Text>
     </LinkRow>
   );

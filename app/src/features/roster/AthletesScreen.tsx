@@ -12,9 +12,11 @@ import { useDrafts } from '../intake/use-intake';
 import { AthleteLine } from './AthleteLine';
 import { Filters, filterWords } from './Filters';
 import type { Asked } from './Filters';
+import { useVocabulary } from '../../ui/vocabulary';
 
 /** The roster: where each delivery breaks, at a glance, for ten athletes or for thousands. */
 export function AthletesScreen() {
+  const say = useVocabulary();
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
@@ -35,7 +37,7 @@ export function AthletesScreen() {
     [data],
   );
   const open = useCallback((id: string) => router.push(`/athletes/${id}`), [router]);
-  const narrowed = filterWords(asked, groups.find((g) => g.id === asked.group)?.name);
+  const narrowed = filterWords(asked, groups.find((g) => g.id === asked.group)?.name, say);
   const anything = narrowed !== '' || words !== '';
   const filters = <Filters asked={asked} onChange={setAsked} />;
   const head = (

@@ -1,3 +1,4 @@
+import type { Vocabulary } from '@wrightonic/core';
 import { AGE_BANDS, ROSTER_FLAGS, ROSTER_SORTS } from '@wrightonic/contract';
 import type { RosterFlag, RosterQuery } from '@wrightonic/contract';
 import { FINDINGS } from '@wrightonic/core';
@@ -8,7 +9,6 @@ import { peopleApi } from '../../state/people-api';
 import { Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { titleOf } from '../../ui/words';
 
 export type Asked = Omit<RosterQuery, 'after'>;
 
@@ -27,13 +27,13 @@ const SORTS: Record<(typeof ROSTER_SORTS)[number], string> = {
 const FOCI_SHOWN = 6;
 
 /** What narrows the list, in words; empty when nothing does. */
-export function filterWords(asked: Asked, groupName: string | undefined): string {
+export function filterWords(asked: Asked, groupName: string | undefined, say: Vocabulary): string {
   return [
     asked.discipline,
     asked.throws ? (asked.throws === 'R' ? 'right' : 'left') : '',
     asked.ages ? (asked.ages.endsWith('-') ? `${asked.ages.slice(0, -1)} and older` : asked.ages) : '',
     groupName ?? '',
-    asked.focus ? titleOf(asked.focus).toLowerCase() : '',
+    asked.focus ? say.title(asked.focus).toLowerCase() : '',
     asked.flag ? FLAGS[asked.flag] : '',
     asked.sort && asked.sort !== 'name' ? SORTS[asked.sort] : '',
   ]

@@ -9,8 +9,8 @@ import { useAppDispatch } from '../../state/store';
 import { Action, Caution } from '../../ui/controls';
 import { Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { titleOf } from '../../ui/words';
 import type { RunState } from './use-run';
+import { useVocabulary } from '../../ui/vocabulary';
 
 const WORDS = { advance: 'One rung up', hold: 'Stay on this rung', regress: 'One rung down' } as const;
 
@@ -23,6 +23,7 @@ function refusedHere(refused: RunState['refused']): SessionRecord['notCounted'] 
 
 /** The session is over: what the gate says and why. */
 export function Verdicts({ run, back }: { readonly run: RunState; readonly back: string }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const router = useRouter();
   const dispatch = useAppDispatch();
@@ -51,7 +52,7 @@ export function Verdicts({ run, back }: { readonly run: RunState; readonly back:
       ) : null}
       {known
         ? record.verdicts.map((v) => (
-            <Section key={v.id} title={titleOf(v.finding)}>
+            <Section key={v.id} title={say.title(v.finding)}>
               <View style={{ gap: SPACE.xs }}>
                 <Text variant="titleLarge" testID="verdict">
                   {WORDS[v.verdict]}

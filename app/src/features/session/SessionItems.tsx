@@ -11,6 +11,7 @@ import { useLibrary } from '../drills/use-library';
 import { useWordsFor } from '../../ui/use-words';
 import { useUnits } from '../../ui/units';
 import type { Units } from '../../ui/units';
+import { useVocabulary } from '../../ui/vocabulary';
 
 interface Body {
   readonly discipline: Discipline;
@@ -87,6 +88,7 @@ function HowToDo({ item, age, told, turns }: Pick<Shown, 'age' | 'told'> & Plann
 }
 
 function Item({ item, turns, discipline, throws, age, told, extra }: Planned & Shown) {
+  const say = useVocabulary();
   const units = useUnits();
   const palette = usePalette();
   const [open, setOpen] = useState(false);
@@ -149,7 +151,7 @@ function Item({ item, turns, discipline, throws, age, told, extra }: Planned & S
               <Detail name="Rung">{`${item.rung}, ${RUNG_NAMES[item.rung].toLowerCase()}`}</Detail>
               <Detail name="Watch for">{drill.cheats.map((c) => `${c.label}: ${c.counter}`).join('. ')}</Detail>
               {add.length > 0 ? <Detail name="Add">{add.map(kitName).join(', ')}</Detail> : null}
-              {item.why === '' ? null : <Detail name="Why now">{item.why}</Detail>}
+              {item.why === '' ? null : <Detail name="Why now">{say.sentence(item.why)}</Detail>}
               {extra?.(item)}
             </>
           ) : null}
@@ -173,6 +175,7 @@ const ROLE_WORDS: Record<PlanItem['role'], string> = {
 
 /** A session: what is new, what limits it, and its items, each opening to how it is done. */
 export function SessionItems({ session, ...body }: { readonly session: PlanSession } & Shown) {
+  const say = useVocabulary();
   const palette = usePalette();
   const cues = Object.values(session.cues ?? {});
   const turns = session.items.some((item) => item.role === 'carry-over');
@@ -190,7 +193,7 @@ export function SessionItems({ session, ...body }: { readonly session: PlanSessi
       ) : null}
       {session.note && body.told === 'coach' ? (
         <Text variant="bodySmall" style={{ color: palette.clay, paddingBottom: 4 }}>
-          {session.note}
+          {say.sentence(session.note)}
         </Text>
       ) : null}
       {session.items.map((item, i) => (

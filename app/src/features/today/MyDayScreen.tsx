@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { may, mayAtAge } from '@wrightonic/contract';
-import { findingById } from '@wrightonic/core';
 import { api, problemOf } from '../../state/api';
 import { Action, Blank, Caution, Figure, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
@@ -15,9 +14,11 @@ import { ClearanceForm } from '../athlete/ClearanceForm';
 import { ClearanceLine } from '../athlete/ClearanceLine';
 import { SessionItems } from '../session/SessionItems';
 import { ChildChoice } from '../shell/ChildChoice';
+import { useVocabulary } from '../../ui/vocabulary';
 
 /** At home with a net: what, how many, one cue, and whether the arm may throw. */
 export function MyDayScreen({ id }: { readonly id: string }) {
+  const say = useVocabulary();
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
@@ -55,7 +56,7 @@ export function MyDayScreen({ id }: { readonly id: string }) {
       <ClearanceLine clearance={data.clearance} today={workload.today} />
       {focus ? (
         <Section title="What we are working on">
-          <Text variant="titleMedium">{inWords(findingById(focus.finding).forAthlete)}</Text>
+          <Text variant="titleMedium">{inWords(say.forAthlete(focus.finding))}</Text>
         </Section>
       ) : null}
       <Panes weights={[3, 2]}>

@@ -1,3 +1,4 @@
+import { CATALOGUE_WORDS, vocabularyOf } from '../findings/vocabulary';
 import { FINDINGS } from '../findings/catalogue';
 import { wordsForAthlete } from './athlete-words';
 import { diagnose } from './diagnose';
@@ -13,7 +14,15 @@ const evidence: Evidence[] = [
   { kind: 'eye', finding: 'short-stride', answer: 'no' },
 ];
 const diagnosis = diagnose({ on: '2026-05-04', athlete, evidence });
-const told = { diagnosis, evidence, focus: null, method: 'mixed', explain: 'reason', words: [] } as const;
+const told = {
+  diagnosis,
+  evidence,
+  focus: null,
+  method: 'mixed',
+  explain: 'reason',
+  vocabulary: CATALOGUE_WORDS,
+  avoid: [],
+} as const;
 
 describe('words for the athlete', () => {
   it('say what to keep, what is next and what comes along, in that order', () => {
@@ -30,13 +39,15 @@ describe('words for the athlete', () => {
     expect(how).not.toBeNull();
   });
 
-  it('follow the way of teaching, and replace words to avoid', () => {
+  it('follow the way of teaching, and spare words to avoid by another whole phrase or the academy’s own', () => {
     const hows = (['surroundings', 'positions', 'words', 'mixed'] as const).map(
       (method) => wordsForAthlete({ ...told, method }).how,
     );
     expect(new Set(hows).size).toBe(4);
-    const spared = wordsForAthlete({ ...told, focus: 'push-misread', words: [{ avoid: 'push', say: 'let the hip go' }] });
-    expect(spared.next).not.toMatch(/push/i);
+    const spared = wordsForAthlete({ ...told, focus: 'push-misread', avoid: ['push'] });
+    expect(spared.next).toBe('Next: Let the hip go; the rest comes by itself.');
+    const own = vocabularyOf([{ finding: 'push-misread', version: 1, words: { forAthlete: 'Fall, and the leg follows.' } }]);
+    expect(wordsForAthlete({ ...told, focus: 'push-misread', vocabulary: own }).next).toBe('Next: Fall, and the leg follows.');
   });
 
   it('praise no link on which something is likely', () => {

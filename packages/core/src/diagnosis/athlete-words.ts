@@ -2,8 +2,8 @@ import type { Link } from '../delivery/links';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import type { Schools } from '../shared/schools';
-import { spareWords } from '../words/spare';
-import type { SparedWord } from '../words/spare';
+import type { Vocabulary } from '../findings/vocabulary';
+import { spared } from '../words/spare';
 import type { Diagnosis } from './diagnose';
 import type { Evidence } from './evidence';
 import { LIKELY_ENOUGH } from './focus';
@@ -27,8 +27,10 @@ export interface Told {
   readonly method: Schools['method'];
   /** One simple image, or the reason as well. */
   readonly explain: 'image' | 'reason';
-  /** Words to avoid, with what is said instead. */
-  readonly words: readonly SparedWord[];
+  /** How the academy says things of findings. */
+  readonly vocabulary: Vocabulary;
+  /** Words that are not said to this athlete. */
+  readonly avoid: readonly string[];
 }
 
 /** What is good when the finding is not there, by the link on which it shows. */
@@ -49,31 +51,31 @@ const HOW: Record<Schools['method'], string> = {
 
 /**
  * The diagnosis for the athlete: keep doing, next, why, what should come along by itself. No word on the body, no numbers, no
- * blame; words to avoid are replaced.
+ * blame; whole phrases, another wording of them where a word is avoided.
  */
-export function wordsForAthlete({ diagnosis, evidence, focus, method, explain, words }: Told): AthleteWords {
+export function wordsForAthlete({ diagnosis, evidence, focus, method, explain, vocabulary, avoid }: Told): AthleteWords {
   const chosen = focus ?? diagnosis.focus.lowerHalf ?? diagnosis.focus.arm ?? diagnosis.focus.open?.finding ?? null;
-  const spare = (text: string) => spareWords(text, words);
+  const say = (phrase: string) => spared(phrase, avoid);
   const good = praised(diagnosis.posterior, evidence, chosen);
-  const keep = spare(good ? `Keep doing: ${GOOD_AT[good].toLowerCase()}.` : 'Keep doing what feels free and easy.');
+  const keep = good ? `Keep doing: ${say(GOOD_AT[good]).toLowerCase()}.` : say('Keep doing what feels free and easy.');
   if (!chosen)
     return {
       keep,
-      next: spare('Next: keep throwing as you do while we look a little longer.'),
+      next: say('Next: keep throwing as you do while we look a little longer.'),
       how: null,
       why: null,
       ease: null,
     };
-  const { forAthlete, cost } = findingById(chosen);
+  const { cost } = findingById(chosen);
   const first = diagnosis.roots[0]?.finding === chosen;
   const easing = first ? diagnosis.expectedToEase.map((e) => findingById(e.finding)).find((f) => f.kind === 'habit') : undefined;
   const reasons = explain === 'reason';
   return {
     keep,
-    next: spare(`Next: ${forAthlete}`),
-    how: spare(HOW[method]),
-    why: reasons && cost ? spare(`Why: ${cost.how}`) : null,
-    ease: reasons && easing ? spare(`And this should come along by itself: ${easing.forAthlete}`) : null,
+    next: `Next: ${say(vocabulary.forAthlete(chosen))}`,
+    how: say(HOW[method]),
+    why: reasons && cost ? `Why: ${say(cost.how)}` : null,
+    ease: reasons && easing ? `And this should come along by itself: ${say(vocabulary.forAthlete(easing.id))}` : null,
   };
 }
 

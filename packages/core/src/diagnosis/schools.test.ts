@@ -1,3 +1,4 @@
+import { CATALOGUE_WORDS } from '../findings/vocabulary';
 import type { FindingId } from '../findings/ids';
 import type { AthleteProfile } from '../shared/athlete';
 import type { Schools } from '../shared/schools';
@@ -64,7 +65,15 @@ const CHANGES: { readonly [Q in keyof typeof SCHOOL_OPTIONS]: () => void } = {
     const diagnosis = judge([eye('stall')]);
     const how = SCHOOL_OPTIONS.method.map(
       (method) =>
-        wordsForAthlete({ diagnosis, evidence: [eye('stall')], focus: 'stall', method, explain: 'image', words: [] }).how,
+        wordsForAthlete({
+          diagnosis,
+          evidence: [eye('stall')],
+          focus: 'stall',
+          method,
+          explain: 'image',
+          vocabulary: CATALOGUE_WORDS,
+          avoid: [],
+        }).how,
     );
     expect(new Set(how).size).toBe(SCHOOL_OPTIONS.method.length);
   },

@@ -1,5 +1,6 @@
 import type { Discipline } from '../delivery/links';
 import type { FindingId } from '../findings/ids';
+import type { OwnFinding } from '../findings/vocabulary';
 import { baseOf, drillById, DRILLS, isCopy } from './catalogue';
 import { LADDERS, ladderFrom } from './ladders';
 import type { Ladder } from './ladders';
@@ -15,6 +16,8 @@ export interface OwnLibrary {
   readonly never: readonly string[];
   readonly own?: readonly OwnDrill[];
   readonly ladders?: readonly OwnLadder[];
+  /** The academy’s words for findings: their cues are the ones of the sessions. */
+  readonly findings?: readonly OwnFinding[];
 }
 
 /** The drills and ladders of an academy: the catalogue’s, its own words for them, its copies, its own ladders. */

@@ -80,7 +80,7 @@ export const SIGNS: readonly Sign[] = [
     measure: 'lead-knee-flexion',
     side: 'below',
     at: 15,
-    spread: 9,
+    spread: 7,
     events: ['contact'],
     disciplines: W,
   },

@@ -28,6 +28,7 @@ import {
   straightest,
   trunkTurn,
   turnPeak,
+  widest,
 } from './readings';
 import { Missing } from './throw';
 import type { Throw } from './throw';
@@ -46,6 +47,8 @@ export interface Formula {
   readonly planeSd?: number | Partial<Record<View, number>>;
   /** A length: the scale's error counts. */
   readonly scaled?: boolean;
+  /** The greatest of noisy values is too great, or a lowest too low: what the marks' own jitter adds is taken off. */
+  readonly noisy?: boolean;
   /** Hangs on speeds at the very end of a movement: tracked joints are too rough for it. */
   readonly handOnly?: boolean;
   readonly at: (t: Throw, event: DeliveryEvent) => number;
@@ -57,6 +60,8 @@ const ENDS: readonly View[] = ['front', 'rear', '3d'];
 const ABOVE: readonly View[] = ['top', '3d'];
 const ALL: readonly View[] = ['side-open', 'side-closed', 'front', 'rear', 'top', '3d'];
 
+/** A line is seen square enough while it looks at least so long against its longest. */
+const SEEN_SQUARE = 0.6;
 /** Half-width of the line that the separation of hips and shoulders is read from, seconds. */
 const SEPARATION_S = 0.03;
 const TILT_EVENTS: readonly DeliveryEvent[] = ['set', 'peak-knee', 'mid-move', 'toe-off', 'contact', 'foot-flat', 'release'];
@@ -67,7 +72,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'hip-shoulder-separation',
     events: ['contact', 'foot-flat', 'max'],
     views: ABOVE,
-    rough: { front: { sd: 16, why: 'from the front the turns of hips and shoulders are only estimated from their widths' } },
+    rough: { front: { sd: 7, why: 'from the front the turns of hips and shoulders are only estimated from their widths' } },
     at: (t, event) => {
       if (t.request.view === 'front') {
         if (event === 'max') throw new Missing('the greatest separation cannot be told from the front');
@@ -89,6 +94,7 @@ export const FORMULAS: readonly Formula[] = [
   { measure: 'trunk-rotation', events: ['contact'], views: ABOVE, at: (t, e) => trunkTurn(t, frameOf(t, e)) },
   {
     measure: 'pelvis-start-lead',
+    planeSd: 9,
     events: ['contact'],
     views: ABOVE,
     at: (t) => {
@@ -131,8 +137,8 @@ export const FORMULAS: readonly Formula[] = [
   },
   ...(
     [
-      ['contact', SIDE, 4],
-      ['release', ENDS, 8],
+      ['contact', SIDE, 1.1],
+      ['release', ENDS, 1.3],
     ] as const
   ).map(([event, views, planeSd]): Formula => ({
     measure: 'elbow-height',
@@ -147,9 +153,9 @@ export const FORMULAS: readonly Formula[] = [
   })),
   ...(
     [
-      ['contact', SIDE, ['overhand'], 8],
-      ['release', ENDS, ['overhand'], 5],
-      ['arm-9-oclock', SIDE, ['windmill'], 1.5],
+      ['contact', SIDE, ['overhand'], { 'side-open': 9.5, 'side-closed': 7 }],
+      ['release', ENDS, ['overhand'], 1.3],
+      ['arm-9-oclock', SIDE, ['windmill'], 1.2],
     ] as const
   ).map(([event, views, disciplines, planeSd]): Formula => ({
     measure: 'elbow-flexion',
@@ -185,7 +191,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'stride-direction',
     events: ['contact'],
-    planeSd: 0.4,
+    planeSd: 0.15,
     views: ['front', 'rear', 'top', '3d'],
     scaled: true,
     at: (t) => {
@@ -197,7 +203,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'lead-foot-angle',
     events: ['contact'],
     views: ABOVE,
-    rough: { front: { sd: 10, why: 'from the front the turn of the foot is only estimated from its width' } },
+    rough: { front: { sd: 7, why: 'from the front the turn of the foot is only estimated from its width' } },
     at: (t, e) => {
       const f = frameOf(t, e);
       const d = minus(t.at('lead-toe', f), t.at('lead-heel', f));
@@ -209,8 +215,8 @@ export const FORMULAS: readonly Formula[] = [
   },
   ...(
     [
-      ['contact', 2],
-      ['release', 4],
+      ['contact', 1.1],
+      ['release', 1],
     ] as const
   ).map(([event, planeSd]): Formula => ({
     measure: 'lead-knee-flexion',
@@ -222,7 +228,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'lead-knee-in-out',
     events: ['contact'],
-    planeSd: 2,
+    planeSd: { front: 1, rear: 2.4 },
     views: ENDS,
     at: (t) => {
       const from = t.event('contact');
@@ -234,7 +240,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'lead-shin-angle',
     events: ['mid-move'],
     views: SIDE,
-    planeSd: 4,
+    planeSd: 0.5,
     at: (t, e) => {
       const f = frameOf(t, e);
       const d = minus(t.at('lead-ankle', f), t.at('lead-knee', f));
@@ -246,20 +252,20 @@ export const FORMULAS: readonly Formula[] = [
     events: ['release'],
     views: SIDE,
     // From the closed side the front knee is seen at a slant.
-    planeSd: { 'side-open': 3, 'side-closed': 6 },
+    planeSd: { 'side-open': 1.6, 'side-closed': 4 },
     at: (t) => kneeBent(t, 'lead', t.event('contact')) - kneeBent(t, 'lead', t.event('release')),
   },
   {
     measure: 'drive-shin-angle',
     events: ['peak-knee', 'mid-move', 'toe-off'],
     views: SIDE,
-    planeSd: 2,
+    planeSd: 0.75,
     at: (t, e) => lean(t.at('drive-ankle', frameOf(t, e)), t.at('drive-knee', frameOf(t, e)), 0),
   },
   {
     measure: 'drive-knee-over-toe',
     events: ['deepest-load'],
-    planeSd: 2.8,
+    planeSd: 1.3,
     views: ENDS,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -270,7 +276,8 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'hip-travel-dip',
     disciplines: ['overhand'],
     events: ['mid-move'],
-    planeSd: 6,
+    planeSd: 2,
+    noisy: true,
     views: SIDE,
     at: (t) => {
       const speeds = speedOfHips(t, t.event('peak-knee'), t.event('contact'));
@@ -287,7 +294,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'drive-hip-drop',
     disciplines: ['overhand'],
     events: ['contact'],
-    planeSd: 0.6,
+    planeSd: 0.3,
     views: SIDE,
     scaled: true,
     at: (t) => percentOfHeight(t, t.at('drive-hip', t.event('peak-knee'))[2] - t.at('drive-hip', t.event('contact'))[2]),
@@ -304,7 +311,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'hip-path-rise',
     handOnly: true,
     events: ['toe-off'],
-    planeSd: 1.5,
+    planeSd: 0.6,
     views: SIDE,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -320,7 +327,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'trunk-tilt-forward',
     events: TILT_EVENTS,
-    planeSd: 1.2,
+    planeSd: 0.34,
     views: SIDE,
     at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 0),
   },
@@ -328,7 +335,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'trunk-turn-back',
     disciplines: ['windmill'],
     events: ['release'],
-    planeSd: 0.7,
+    planeSd: 0.6,
     views: SIDE,
     at: (t) => {
       const [contact, release] = [t.event('contact'), t.event('release')];
@@ -346,7 +353,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'trunk-tilt-side',
     events: TILT_EVENTS,
-    planeSd: 0.9,
+    planeSd: 0.27,
     views: ENDS,
     at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 1),
   },
@@ -359,9 +366,11 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'pelvis-tilt',
     events,
     views,
-    planeSd: events.includes('contact') ? 4 : 2,
+    planeSd: events.includes('contact') ? 4.2 : 1.3,
     at: (t, e) => {
       const d = minus(t.at('lead-hip', frameOf(t, e)), t.at('drive-hip', frameOf(t, e)));
+      if (Math.hypot(...d) < SEEN_SQUARE * widest(t, HIPS))
+        throw new Missing('the hips are seen from their end there: a tilt needs to be seen square');
       return degrees(d[2], Math.hypot(d[0], d[1]));
     },
   })),
@@ -371,6 +380,7 @@ export const FORMULAS: readonly Formula[] = [
     handOnly: true,
     events: ['toe-off'],
     disciplines: ['windmill'],
+    planeSd: 2.2,
     views: SIDE,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -393,7 +403,7 @@ export const FORMULAS: readonly Formula[] = [
     handOnly: true,
     events: ['finish'],
     disciplines: ['windmill'],
-    planeSd: 22,
+    planeSd: 4,
     views: SIDE,
     at: (t) => {
       const from = t.event('release') - 0.1 * t.request.fps;
@@ -407,7 +417,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'glove-travel-side',
     events: ['release'],
-    planeSd: 1.5,
+    planeSd: 1.05,
     views: ENDS,
     scaled: true,
     at: (t) =>
@@ -416,7 +426,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'chest-past-knee',
     events: ['release'],
-    planeSd: 1.1,
+    planeSd: 0.65,
     views: SIDE,
     scaled: true,
     at: (t, e) => percentOfHeight(t, midShoulder(t, frameOf(t, e))[0] - t.at('lead-knee', frameOf(t, e))[0]),

@@ -40,7 +40,7 @@ function valueOf(t: Throw, formula: Formula, event: DeliveryEvent): MeasuredValu
       why: `cannot be read from ${VIEW_NAMES[view]}; film it from ${listed(formula.views)}`,
     };
   try {
-    const { value, sd, shared, tracked } = t.measured(() => formula.at(t, event));
+    const { value, sd, shared, tracked } = t.measured(() => formula.at(t, event), formula.noisy);
     if (tracked && formula.handOnly)
       throw new Missing('the tracker is too rough for this; set the joints by hand round that moment');
     if (!Number.isFinite(value)) throw new Missing('the marked joints lie on one another');

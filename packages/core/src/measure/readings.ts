@@ -55,7 +55,7 @@ export function series(
   return frames.map((f) => ({ t: f, v: value(f) }));
 }
 
-export const HIPS: readonly MarkedJoint[] = ['drive-hip', 'lead-hip'];
+export const HIPS: readonly [MarkedJoint, MarkedJoint] = ['drive-hip', 'lead-hip'];
 
 /** Speed of the pelvis' turn over time, degrees a frame, without jumps at ±180. */
 function turnSpeed(t: Throw): Sample[] {
@@ -137,12 +137,11 @@ export function mostOf(t: Throw, joints: readonly MarkedJoint[], from: number, t
   return (angles[first]!.t + angles[last]!.t) / 2;
 }
 
-/** Instant at which a joint has arrived: its speed has fallen under a fifth of its peak. */
+/** Instant at which a joint has arrived, seen from the side: its speed has fallen under a fifth of its peak. */
 export function arrival(t: Throw, joint: MarkedJoint, from: number, to: number): number {
-  const axes = t.shown;
   const frames = t.framesOf([joint], from, to);
   if (frames.length < 5) throw new Missing(`the ${joint.replace('-', ' ')} is marked in too few frames in a row`);
-  const tracks = axes.map((axis) =>
+  const tracks = ([0, 2] as const).map((axis) =>
     slopes(
       frames.map((f) => ({ t: f, v: t.at(joint, f)[axis] })),
       half(t),
@@ -155,10 +154,13 @@ export function arrival(t: Throw, joint: MarkedJoint, from: number, to: number):
   return arrived;
 }
 
+/** Greatest distance between two joints that the view shows in the throw. */
+export const widest = (t: Throw, [a, b]: readonly [MarkedJoint, MarkedJoint]): number =>
+  Math.max(0, ...t.framesOf([a, b], -Infinity, Infinity).map((f) => length(minus(t.at(a, f), t.at(b, f)))));
+
 /** Length of the shank where the view shows it longest. */
 export function shank(t: Throw, side: 'drive' | 'lead'): number {
-  const frames = t.framesOf([`${side}-knee`, `${side}-ankle`], -Infinity, Infinity);
-  const longest = Math.max(0, ...frames.map((f) => length(minus(t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f)))));
+  const longest = widest(t, [`${side}-knee`, `${side}-ankle`]);
   if (longest === 0) throw new Missing(`the ${side} knee and ankle are not marked together`);
   return longest;
 }

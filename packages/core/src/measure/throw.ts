@@ -58,11 +58,20 @@ interface Known {
 const TRACKED_JITTER = 0.25;
 const TRACKED_OFFSET = Math.sqrt(1 - TRACKED_JITTER ** 2);
 
+/** What errors come to in a formula: variances, and by how much jitter moves the mean. */
+interface Carried {
+  readonly jitter: number;
+  readonly shared: number;
+  readonly bias: number;
+}
+
 /** Coordinates read beyond which errors are carried by draws instead of one by one. */
 const ONE_BY_ONE = 90;
 const DRAWS = 40;
 const NOWHERE: Point = [0, 0, 0];
 const SEED = 20_24;
+/** Noise once more on top of noise adds √2 − 1 of what noise alone has added to the greatest of many values. */
+const NOISE_AGAIN = Math.SQRT2 - 1;
 
 /** One throw as the formulas read it. Every mark that is read is noted, so that its error can be carried through. */
 export class Throw {
@@ -171,8 +180,12 @@ export class Throw {
    * A value with the error that the marks and the events bring. Each coordinate and each event that was read is moved by its SD,
    * and the changes are added up as squares; a formula over many frames is drawn again with a fixed seed instead. What a tracker
    * errs alike in all frames moves them together.
+   * @param noisy take off what jitter adds to the greatest of many values
    */
-  measured(formula: () => number): {
+  measured(
+    formula: () => number,
+    noisy = false,
+  ): {
     readonly value: number;
     readonly sd: number;
     readonly shared: number;
@@ -192,20 +205,21 @@ export class Throw {
         throw error;
       }
     };
-    const few = reads.length * this.shown.length <= ONE_BY_ONE;
-    const [jitter, shared] = few ? this.oneByOne(reads, changed) : this.byDraws(reads, changed);
-    let variance = jitter;
+    const few = !noisy && reads.length * this.shown.length <= ONE_BY_ONE;
+    const { jitter, shared, bias } = few ? this.oneByOne(reads, changed) : this.byDraws(reads, changed);
+    let variance = noisy ? jitter - bias ** 2 : jitter;
     this.moved = null;
     for (const event of events) {
       this.shift = { event, frames: this.request.events[event]!.sd ?? 1 / Math.sqrt(12) };
       variance += (changed() ?? 0) ** 2;
     }
     this.shift = null;
-    return { value, sd: Math.sqrt(variance + shared), shared: Math.sqrt(shared), tracked };
+    const added = noisy ? bias / NOISE_AGAIN : 0;
+    return { value: value - added, sd: Math.sqrt(variance + shared), shared: Math.sqrt(shared), tracked };
   }
 
   /** Variance of what errs from frame to frame, and of what errs alike. */
-  private oneByOne(reads: readonly Known[], changed: () => number | null): [jitter: number, shared: number] {
+  private oneByOne(reads: readonly Known[], changed: () => number | null): Carried {
     const variance = { jitter: 0, shared: 0 };
     const moveBy = (of: keyof typeof variance, moved: readonly Known[], axis: Axis, by: number) => {
       const shifted = (at: Point) => at.map((c, a) => (a === axis ? c + by : c)) as unknown as Point;
@@ -221,15 +235,18 @@ export class Throw {
         if (together.length > 0) moveBy('shared', together, axis, together[0]!.offset);
       }
     }
-    return [variance.jitter, variance.shared];
+    return { ...variance, bias: 0 };
   }
 
-  private byDraws(reads: readonly Known[], changed: () => number | null): [jitter: number, shared: number] {
-    const shared = reads.some((known) => known.offset > 0) ? this.drawn(reads, changed, 'shared') : 0;
-    return [this.drawn(reads, changed, 'jitter'), shared];
+  private byDraws(reads: readonly Known[], changed: () => number | null): Carried {
+    const mean = (list: readonly number[]) => (list.length === 0 ? 0 : list.reduce((a, b) => a + b, 0) / list.length);
+    const square = (list: readonly number[]) => mean(list.map((c) => c ** 2));
+    const shared = reads.some((known) => known.offset > 0) ? this.drawn(reads, changed, 'shared') : [];
+    const jitter = this.drawn(reads, changed, 'jitter');
+    return { jitter: square(jitter), shared: square(shared), bias: mean(jitter) };
   }
 
-  private drawn(reads: readonly Known[], changed: () => number | null, part: 'jitter' | 'shared'): number {
+  private drawn(reads: readonly Known[], changed: () => number | null, part: 'jitter' | 'shared'): number[] {
     const random = randomFrom(SEED);
     const found: number[] = [];
     for (let draw = 0; draw < DRAWS; draw++) {
@@ -254,6 +271,6 @@ export class Throw {
       const change = changed();
       if (change !== null) found.push(change);
     }
-    return found.length === 0 ? 0 : found.reduce((sum, c) => sum + c ** 2, 0) / found.length;
+    return found;
   }
 }

@@ -34,6 +34,9 @@ const FASTER = 1.25;
 const TOGETHER = 0.09;
 /** Cost of taking left for right, in heights: much where the clip begins, for an athlete at the set is seen well; hardly any later. */
 const SWAP_COST = { first: 0.5, second: 0.6 } as const;
+/** Shoulders and hips that look at least so wide, in heights, tell which way a body faces; shoulders that run against the hips cost so much a second. */
+const WIDE = { shoulders: 0.07, hips: 0.04 } as const;
+const CROSSED_COST = 3;
 /** The neck's joint lies above the middle of the shoulders, the head's about the ears, as shares of the trunk. */
 const NECK_UP = 0.06;
 
@@ -66,12 +69,14 @@ function heightSeen(points: readonly PosePoints[]): number {
 /**
  * Which frames have left and right of a group taken for one another: the calmest way through all frames, by dynamic programming; a
  * frame by itself is believed a little more as it is.
+ * @param unlikely what a frame costs by itself when its left and right stay (0) or change places (1), in heights
  */
 function swaps(
   points: readonly PosePoints[],
   group: readonly (keyof PosePoints['parts'])[],
   height: number,
   fps: number,
+  unlikely: (frame: number, state: 0 | 1) => number = () => 0,
 ): boolean[] {
   const n = points.length;
   if (n === 0) return [];
@@ -80,13 +85,13 @@ function swaps(
       const [from, to] = [turned(points[i - 1]!.parts[part], a), turned(points[i]!.parts[part], b)];
       return sum + (apart(from[0], to[0]) + apart(from[1], to[1])) / height;
     }, 0);
-  const cost: [number, number][] = [[0, SWAP_COST.first]];
+  const cost: [number, number][] = [[unlikely(0, 0), SWAP_COST.first + unlikely(0, 1)]];
   const from: [0 | 1, 0 | 1][] = [[0, 0]];
   for (let i = 1; i < n; i++) {
     const best = ([0, 1] as const).map((to) => {
       const [keep, cross] = [cost[i - 1]![to] + move(i, to === 1, to === 1), cost[i - 1]![1 - to]! + move(i, to === 0, to === 1)];
       const was = keep <= cross ? to : ((1 - to) as 0 | 1);
-      return [Math.min(keep, cross) + (to === 1 ? SWAP_COST.second / fps : 0), was] as const;
+      return [Math.min(keep, cross) + (to === 1 ? SWAP_COST.second / fps : 0) + unlikely(i, to), was] as const;
     });
     cost.push([best[0]![0], best[1]![0]]);
     from.push([best[0]![1], best[1]![1]]);
@@ -98,6 +103,13 @@ function swaps(
     state = from[i]![state];
   }
   return way;
+}
+
+/** Whether the shoulders run the other way than the hips, where both look wide: a body cannot be turned so far in itself. */
+function runAgainst({ parts }: PosePoints, arms: boolean, legs: boolean, height: number): boolean {
+  const across = ([left, right]: Pair): number => (right.x - left.x) / height;
+  const [shoulders, hips] = [across(turned(parts.shoulder, arms)), across(turned(parts.hip, legs))];
+  return Math.abs(shoulders) > WIDE.shoulders && Math.abs(hips) > WIDE.hips && shoulders * hips < 0;
 }
 
 /** Frame index from which the hands were taken for one another; null when the throwing hand is the fast one. */
@@ -159,11 +171,16 @@ function calmed(track: Track, height: number, fps: number): Track {
 export function trackedJoints({ frames, width, height, fps, throws }: TrackRequest): TrackResult {
   const points = posePoints(frames, width, height);
   const tall = heightSeen(points);
-  const swapped = { arms: swaps(points, LIMBS.arms, tall, fps), legs: swaps(points, LIMBS.legs, tall, fps) };
+  const legs = swaps(points, LIMBS.legs, tall, fps);
+  const crossed = (n: number, arms: boolean): boolean => runAgainst(points[n]!, arms, legs[n]!, tall);
+  const arms = swaps(points, LIMBS.arms, tall, fps, (n, state) => (crossed(n, state === 1) ? CROSSED_COST / fps : 0));
+  const swapped = { arms, legs };
   const throwing = throwingIndex(throws);
   const wrists = points.map((p, n) => turned(p.parts.wrist, swapped.arms[n]!));
   const from = handsTakenFrom(wrists, points, tall, fps, throwing);
-  if (from !== null) swapped.arms = swapped.arms.map((swap, n) => (n >= from ? !swap : swap));
+  // Not where that would set the shoulders against the hips.
+  const against = (turnedOver: boolean): number => arms.filter((swap, n) => n >= from! && crossed(n, swap !== turnedOver)).length;
+  if (from !== null && against(true) <= against(false)) swapped.arms = arms.map((swap, n) => (n >= from ? !swap : swap));
   const tracks: Track[] = JOINTS_OF.flatMap(([part, first, second]) => {
     const group = (LIMBS.arms as readonly string[]).includes(part) ? swapped.arms : swapped.legs;
     return ([first, second] as const).map((joint, i): Track => ({

@@ -1,31 +1,39 @@
-import fc from 'fast-check';
-import { spareWords } from './spare';
+import { athletePhrases } from './phrases';
+import { says, spared } from './spare';
 
-const WORDS = [
-  { avoid: 'push', say: 'let the hip go' },
-  { avoid: 'balance and stop', say: 'slow is fine, never stopped' },
-  { avoid: 'balance', say: 'stand easy' },
-];
+/** Words that an academy starts from, and what others might add. */
+const SHIPPED = ['push', 'balance and stop'];
 
 describe('words to avoid', () => {
-  it('are replaced whole, in any case, the longest phrase first', () => {
-    expect(spareWords('Push late, and push again.', WORDS)).toBe('Let the hip go late, and let the hip go again.');
-    expect(spareWords('Balance and stop, then balance.', WORDS)).toBe('Slow is fine, never stopped, then stand easy.');
-    expect(spareWords('The pusher pushed.', WORDS)).toBe('The pusher pushed.');
+  it('are found whole and in any case', () => {
+    expect(says('Push late.', SHIPPED)).toBe(true);
+    expect(says('Balance and stop, then go.', SHIPPED)).toBe(true);
+    expect(says('The pusher pushed.', SHIPPED)).toBe(false);
+    expect(says('a . b', ['.'])).toBe(true);
+    expect(says('anything', ['', ' '])).toBe(false);
   });
-  it('leave the rest alone, and are not replaced within what was put in', () => {
-    expect(
-      spareWords('a.b', [
-        { avoid: '.', say: 'x' },
-        { avoid: '', say: 'y' },
-      ]),
-    ).toBe('a.b');
-    expect(
-      spareWords('go', [
-        { avoid: 'go', say: 'stop' },
-        { avoid: 'stop', say: 'go' },
-      ]),
-    ).toBe('stop');
-    fc.assert(fc.property(fc.string(), (text) => expect(spareWords(text, [])).toBe(text)));
+
+  it('are spared by another wording of the whole phrase, never by a word inside it', () => {
+    expect(spared('Wait, wait, push', SHIPPED)).toBe('Wait, wait, go');
+    expect(spared('Wait, wait, push', [])).toBe('Wait, wait, push');
+    // The other wording is not taken where it says what is avoided as well.
+    expect(spared('Wait, wait, push', ['push', 'go'])).toBe('Wait, wait, push');
+    expect(spared('A sentence of nobody’s: push.', SHIPPED)).toBe('A sentence of nobody’s: push.');
+  });
+
+  it('stand in no phrase that an athlete reads, with the shipped list', () => {
+    const phrases = athletePhrases();
+    expect(phrases.length).toBeGreaterThan(1000);
+    for (const phrase of phrases) {
+      const said = spared(phrase, SHIPPED);
+      expect([phrase, says(said, SHIPPED)]).toEqual([phrase, false]);
+      // Either as it is in the catalogue, or another whole phrase.
+      expect(said === phrase || says(phrase, SHIPPED)).toBe(true);
+    }
+  });
+
+  it('are whole sentences still: a capital first, no double blank, no blank before a full stop', () => {
+    for (const phrase of athletePhrases().map((p) => spared(p, SHIPPED)))
+      expect(phrase).toMatch(/^[\p{Lu}“\d](?!.*( {2}| [.,;:])).*$/u);
   });
 });

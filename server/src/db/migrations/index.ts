@@ -7,7 +7,8 @@ import { log } from './log';
 import { people } from './people';
 import { plans } from './plans';
 import { seeing } from './seeing';
+import { words } from './words';
 
 export type { Migration };
 
-export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans, library, seeing];
+export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans, library, seeing, words];
