@@ -41,7 +41,8 @@ function valueOf(t: Throw, formula: Formula, event: DeliveryEvent): MeasuredValu
     };
   try {
     const { value, sd, shared, tracked } = t.measured(() => formula.at(t, event), formula.noisy);
-    if (tracked && formula.handOnly)
+    // An estimate from a view that hardly shows it does not bear a tracker's error on top.
+    if (tracked && (formula.handOnly || rough))
       throw new Missing('the tracker is too rough for this; set the joints by hand round that moment');
     if (!Number.isFinite(value)) throw new Missing('the marked joints lie on one another');
     const { planeSd = 0 } = formula;
