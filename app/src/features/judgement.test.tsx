@@ -7,7 +7,7 @@ import { leavePage, openPage } from '../testing/page';
 import { UNITS } from '../ui/units';
 import { OwnEyePart } from './account/OwnEyePart';
 import { answersText } from './diagnosis/answers';
-import { chainAround, layOut, ROOMY, TELLING } from './diagnosis/layout';
+import { chainAround, layOut, ROOMY, TELLING, whatMatters } from './diagnosis/layout';
 import { MapScreen } from './diagnosis/MapScreen';
 import { Rulings } from './diagnosis/Rulings';
 import { supposing } from './diagnosis/what-if';
@@ -85,6 +85,21 @@ describe('the map of causes', () => {
     expect(ids).toEqual(expect.arrayContaining(['drive-hip-ir', 'late-hips', 'turn-together']));
     expect(ids.length).toBeLessThan(map.nodes.length);
     for (const arrow of chain.arrows) expect(arrow.influence).toBeGreaterThanOrEqual(TELLING);
+  });
+
+  it('opens on what is likely or was seen of the chain, and never on next to nothing', () => {
+    const all = new Map(map.nodes.map((n) => [n.finding, n]));
+    for (const centre of ['drive-hip-ir', 'stall', 'late-hips'] as const) {
+      const few = whatMatters(map, centre).nodes;
+      const chain = chainAround(map, centre).nodes;
+      expect(few.map((n) => n.finding)).toContain(centre);
+      expect(few.length).toBeGreaterThanOrEqual(Math.min(5, chain.length));
+      expect(few.length).toBeLessThanOrEqual(chain.length);
+      for (const { finding } of chain) {
+        const { present, evidence: said } = all.get(finding)!;
+        if (present >= 0.2 || said.length > 0) expect(few.map((n) => n.finding)).toContain(finding);
+      }
+    }
   });
 
   it('tells what is known of a node, supposes it away, and puts it back', async () => {

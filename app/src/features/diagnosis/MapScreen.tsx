@@ -7,7 +7,7 @@ import { api, problemOf } from '../../state/api';
 import { Action, Caution, Choice, Loading } from '../../ui/controls';
 import { Row, Screen, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { chainAround, CLOSE, layOut, ROOMY } from './layout';
+import { chainAround, CLOSE, layOut, ROOMY, whatMatters } from './layout';
 import type { Laid } from './layout';
 import { MapDrawing } from './MapDrawing';
 import { NodePanel } from './NodePanel';
@@ -51,7 +51,10 @@ function FittedMap({ laid, fit, children }: { readonly laid: Laid; readonly fit:
   );
 }
 
-/** The map of causes: whole on a wide screen, one root's chain on a phone. */
+/** How much of the map is drawn. */
+type Extent = 'matters' | 'chain' | 'all';
+
+/** The map of causes: opens on what matters of the likeliest root's chain; all of it is one tap further. */
 export function MapScreen({ id, centre: opened }: { readonly id: string; readonly centre?: FindingId | undefined }) {
   const say = useVocabulary();
   const palette = usePalette();
@@ -59,19 +62,18 @@ export function MapScreen({ id, centre: opened }: { readonly id: string; readonl
   const { data: overview } = api.useAthleteQuery(id);
   const { data: record, error } = api.useDiagnosisQuery(id, { refetchOnMountOrArgChange: true });
   const [chosen, setChosen] = useState<FindingId | null>(opened ?? null);
-  const [whole, setWhole] = useState<boolean | null>(null);
+  const [extent, setExtent] = useState<Extent>('matters');
   const [suppositions, setSuppositions] = useState<readonly Supposition[]>([]);
   const request = useMemo(() => (record ? supposing(record.request, suppositions) : null), [record, suppositions]);
   const { answer: map } = useJudged('map', request);
   const first = record?.result.roots[0]?.finding ?? null;
   const centre = chosen ?? first;
-  const all = whole ?? wide;
+  const all = extent === 'all';
   const laid = useMemo(() => {
     if (!map) return null;
-    return all || !centre || !map.nodes.some((n) => n.finding === centre)
-      ? layOut(map, CLOSE)
-      : layOut(chainAround(map, centre), ROOMY);
-  }, [map, all, centre]);
+    if (extent === 'all' || !centre || !map.nodes.some((n) => n.finding === centre)) return layOut(map, CLOSE);
+    return layOut(extent === 'chain' ? chainAround(map, centre) : whatMatters(map, centre), ROOMY);
+  }, [map, extent, centre]);
   if (error && !record)
     return (
       <Screen>
@@ -129,8 +131,14 @@ export function MapScreen({ id, centre: opened }: { readonly id: string; readonl
       ) : null}
       <View style={{ gap: SPACE.s }}>
         <Row>
-          <Choice label={centre ? 'Its own chain' : 'A chain'} chosen={!all} onPress={() => setWhole(false)} testID="map-chain" />
-          <Choice label="Everything" chosen={all} onPress={() => setWhole(true)} testID="map-whole" />
+          <Choice
+            label="What matters now"
+            chosen={extent === 'matters'}
+            onPress={() => setExtent('matters')}
+            testID="map-matters"
+          />
+          <Choice label="Its whole chain" chosen={extent === 'chain'} onPress={() => setExtent('chain')} testID="map-chain" />
+          <Choice label="Everything" chosen={all} onPress={() => setExtent('all')} testID="map-whole" />
         </Row>
         <Key />
       </View>

@@ -53,6 +53,30 @@ export function chainAround(map: CauseMap, centre: FindingId): CauseMap {
   };
 }
 
+/** From here on something is worth a place on the map that is seen first. */
+const WORTH_A_PLACE = 0.2;
+/** So few say too little: what the centre is joined to most strongly comes with them. */
+const FEWEST = 5;
+
+/** Of a root's chain what matters now: what is likely, what was seen or ruled on, and a few neighbours where that is little. */
+export function whatMatters(map: CauseMap, centre: FindingId): CauseMap {
+  const chain = chainAround(map, centre);
+  const kept = new Set(
+    chain.nodes
+      .filter((n) => n.finding === centre || n.present >= WORTH_A_PLACE || n.evidence.length > 0 || n.ruled)
+      .map((n) => n.finding),
+  );
+  const beside = chain.arrows
+    .filter((a) => a.cause === centre || a.consequence === centre)
+    .sort((a, b) => b.influence - a.influence)
+    .map((a) => (a.cause === centre ? a.consequence : a.cause));
+  for (const finding of beside) if (kept.size < FEWEST) kept.add(finding);
+  return {
+    nodes: chain.nodes.filter((n) => kept.has(n.finding)),
+    arrows: chain.arrows.filter((a) => kept.has(a.cause) && kept.has(a.consequence)),
+  };
+}
+
 /** Causes on the left, consequences on the right. */
 export function layOut(map: CauseMap, size: NodeSize): Laid {
   const graph = new Graph();
