@@ -120,6 +120,7 @@ const athleteRow = (n: number): RosterPage['rows'][number] => ({
   age: 15,
   chain: ['unseen', 'unseen', 'unseen', 'unseen', 'unseen', 'unseen'],
   focus: null,
+  focusChance: null,
   locked: n === 1,
   care: false,
   intakeOpen: n === 2,

@@ -177,6 +177,7 @@ describe('Today', () => {
       age: 16,
       chain: overview.chain,
       focus: 'stall',
+      focusChance: 0.62,
       locked: false,
       care: false,
       intakeOpen: false,

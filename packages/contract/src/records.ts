@@ -31,6 +31,7 @@ import type {
   Weekday,
   Workload,
   AthleteProfile,
+  DatedEvidence,
 } from '@wrightonic/core';
 import Joi from 'joi';
 import type { Role } from './access';
@@ -193,6 +194,12 @@ export interface FocusRecord {
   readonly startedOn: IsoDate;
   /** Day since which reps count for the gate of this rung. */
   readonly rungSince: IsoDate;
+  /** How likely it was there when it was chosen; null where that was not kept. Like `now`, only for those who judge. */
+  readonly then?: number | null;
+  /** How likely it is there now. */
+  readonly now?: number;
+  /** What has spoken of it since it was chosen, the newest first. */
+  readonly since?: readonly DatedEvidence[];
 }
 
 export interface AssignmentRecord {

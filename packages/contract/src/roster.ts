@@ -53,6 +53,8 @@ export interface AthleteRow {
   readonly age: number;
   readonly chain: readonly LinkState[];
   readonly focus: FindingId | null;
+  /** How likely the focus is there now. */
+  readonly focusChance: number | null;
   readonly locked: boolean;
   /** A health flag stands. */
   readonly care: boolean;

@@ -12,6 +12,7 @@ export * from './diagnosis/changes';
 export * from './diagnosis/checks';
 export * from './diagnosis/diagnose';
 export * from './diagnosis/evidence';
+export * from './diagnosis/story';
 export * from './diagnosis/eye';
 export * from './diagnosis/fading';
 export * from './diagnosis/glances';

@@ -103,6 +103,7 @@ export const blankFlags = () => ({ flags: '[]', care: false, focus: null, lock_u
 interface FocusRow extends FocusLogRow {
   state: FocusRecord['state'];
   why: string | null;
+  chance_then: number | null;
 }
 
 export const toFocus = (row: FocusRow): FocusRecord => ({
@@ -219,6 +220,7 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
     observed.map((o) => ({ id: o.id, author: o.authorId })),
   );
   const { posterior: present, before, flags } = glanceOf(request);
+  const focus = foci.find((f) => f.ended_at === null);
   const chain = chainOf(athlete.discipline, lookedAt(request.evidence), present, before, foci);
   const { locked, lockComesBack } = workloadOf(ctx, athlete, await loadOf(ctx, id)).today;
   await ctx.tenant
@@ -226,7 +228,8 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
     .where('id', id)
     .update({
       chain: JSON.stringify(chain),
-      focus: foci.find((f) => f.ended_at === null)?.finding ?? null,
+      focus: focus?.finding ?? null,
+      focus_chance: focus ? (present[focus.finding] ?? null) : null,
       lock_until: locked?.until ?? null,
       lock_from: lockComesBack,
       flags: JSON.stringify(flags),

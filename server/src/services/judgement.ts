@@ -211,6 +211,7 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
       rung_since: ctx.today,
       rung_since_at: ctx.now,
       why: why.slice(0, 500),
+      chance_then: result.posterior[given.finding] ?? null,
     });
     await renewGlance(inside, athleteId);
     await replan(inside, athleteId);

@@ -7,9 +7,9 @@ import type {
   MeasuredOn,
   StandingClearance,
 } from '@wrightonic/contract';
-import { ageOn, fromMph, measureById, SPARED_UNDER, spurtOf, toMph, trend, wordsForAthlete } from '@wrightonic/core';
+import { ageOn, fromMph, measureById, SPARED_UNDER, speaksOf, spurtOf, toMph, trend, wordsForAthlete } from '@wrightonic/core';
 import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate, PlanSession } from '@wrightonic/core';
-import { EMPTY_INTAKE } from '@wrightonic/contract';
+import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import { bodyHistories } from './body';
 import { sessionFor } from './told';
 import type { Context } from './context';
@@ -86,7 +86,7 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     athlete,
     age: ageOn(athlete.birthDate, ctx.today),
     chain: row.chain,
-    foci: active.map(toFocus),
+    foci: active.map((row) => (may(ctx.user.role, 'judge') ? storyOf(row, result, request) : toFocus(row))),
     why: active[0]?.why ?? null,
     today: today ? toAssignment(ctx, today) : null,
     next: next ? toAssignment(ctx, next) : null,
@@ -110,6 +110,14 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
   };
 }
+
+/** A focus with its number then and now, and what moved it: the same on every page. */
+const storyOf = (row: Parameters<typeof toFocus>[0], result: Diagnosis, request: DiagnosisRequest): FocusRecord => ({
+  ...toFocus(row),
+  then: row.chance_then,
+  now: result.posterior[row.finding] ?? 0,
+  since: speaksOf(request, row.finding, row.started_on),
+});
 
 /** What the judgement comes to in words for athlete and family. */
 async function toldOf(

@@ -15,6 +15,7 @@ export interface RosterDbRow {
   birth_date: IsoDate;
   chain: LinkState[];
   focus: FindingId | null;
+  focus_chance: number | null;
   lock_until: string | null;
   lock_from: IsoDate | null;
   care: number;
@@ -31,6 +32,7 @@ const COLUMNS = [
   'birth_date',
   'chain',
   'focus',
+  'focus_chance',
   'lock_until',
   'lock_from',
   'care',
@@ -55,6 +57,7 @@ export function toAthleteRow(row: RosterDbRow, today: IsoDate): AthleteRow {
     age: ageOn(row.birth_date, today),
     chain: row.chain,
     focus: row.focus,
+    focusChance: row.focus_chance,
     locked: isLocked(row, today),
     care: Boolean(row.care),
     intakeOpen: row.intake_next !== null,

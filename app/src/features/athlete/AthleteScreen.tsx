@@ -1,15 +1,6 @@
 import { may, mayAtAge } from '@wrightonic/contract';
 import type { AthleteOverview, RightName, Role } from '@wrightonic/contract';
-import {
-  bodyTestById,
-  FINDINGS,
-  linkName,
-  linkOf,
-  measureBand,
-  measureById,
-  outside,
-  RUNG_NAMES,
-} from '@wrightonic/core';
+import { bodyTestById, FINDINGS, linkName, linkOf, measureBand, measureById, outside, RUNG_NAMES } from '@wrightonic/core';
 import type { Link } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -19,6 +10,7 @@ import { api, problemOf } from '../../state/api';
 import { ChainStrip } from '../../ui/ChainStrip';
 import { LevelChart } from '../../ui/charts';
 import { Action, Blank, Caution, Figure, LinkRow, Loading } from '../../ui/controls';
+import { FocusStory } from '../../ui/FocusStory';
 import { BandMark, GradeMark } from '../../ui/GradeMark';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { TellAthlete } from '../../ui/TellAthlete';
@@ -68,6 +60,7 @@ function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly ro
           <Text variant="bodyMedium" style={{ color: palette.soft }} testID="focus-rung">
             {`Rung ${focus.rung}, ${RUNG_NAMES[focus.rung].toLowerCase()}, since ${weekDay(focus.rungSince)}`}
           </Text>
+          <FocusStory focus={focus} />
         </View>
       ))}
       {why && judges ? <Text variant="bodyMedium">{say.sentence(why)}</Text> : null}

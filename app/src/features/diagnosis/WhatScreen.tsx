@@ -7,6 +7,7 @@ import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
 import { newId } from '../../state/ids';
 import { Action, Blank, Caution, Choice, LinkRow, Loading } from '../../ui/controls';
+import { FocusStory } from '../../ui/FocusStory';
 import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
 import { percent } from '../../ui/words';
@@ -34,12 +35,14 @@ const LIST_SHOWN = 6;
 
 interface RootPartProps {
   readonly root: Root;
+  /** How likely it is there at all. */
+  readonly present: number;
   readonly first: boolean;
   readonly chosen: boolean;
   readonly onChoose: () => void;
 }
 
-function RootPart({ root, first, chosen, onChoose }: RootPartProps) {
+function RootPart({ root, present, first, chosen, onChoose }: RootPartProps) {
   const say = useVocabulary();
   const palette = usePalette();
   return (
@@ -60,7 +63,7 @@ function RootPart({ root, first, chosen, onChoose }: RootPartProps) {
         <Text
           variant="bodySmall"
           style={{ color: palette.soft }}
-        >{`${root.byWord ? 'the coach’s word' : percent(root.probability)} · ${KIND_WORDS[root.kind]}`}</Text>
+        >{`${root.byWord ? 'the coach’s word' : `${percent(root.probability)} the cause, ${percent(present)} there`} · ${KIND_WORDS[root.kind]}`}</Text>
       </View>
       {first ? null : <Choice label={chosen ? 'Shown' : 'Show why'} chosen={chosen} onPress={onChoose} />}
     </View>
@@ -151,6 +154,12 @@ export function WhatScreen({ id }: { readonly id: string }) {
         </Text>
       </View>
       {failure ? <Caution>{problemOf(failure).detail}</Caution> : null}
+      {overview.foci.map((f) => (
+        <View key={f.id}>
+          <Text variant="bodyMedium">{`The focus: ${say.title(f.finding).toLowerCase()}`}</Text>
+          <FocusStory focus={f} />
+        </View>
+      ))}
       <Changes changes={data.changes} />
       {root === undefined || causeOpen ? (
         <Blank title={evidence.length === 0 ? 'Nothing has been looked at yet' : 'The cause is open'}>
@@ -167,6 +176,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
                 <RootPart
                   key={r.finding}
                   root={r}
+                  present={result.posterior[r.finding] ?? 0}
                   first={i === 0 && !causeOpen}
                   chosen={shown === r.finding}
                   onChoose={() => setShown(shown === r.finding ? null : r.finding)}

@@ -9,7 +9,10 @@ interface WordsRow {
 const listOf = (words: WordsRow['words']): readonly unknown[] =>
   typeof words === 'string' ? (JSON.parse(words) as unknown[]) : words;
 
-/** An academy’s own words for findings, in versions; words to avoid are words alone, without what was put in their place. */
+/**
+ * An academy’s own words for findings, in versions; words to avoid are words alone, without what was put in their place; how likely a
+ * focus was when it was chosen, and is now.
+ */
 export const words: Migration = {
   name: '009-words',
   async up(db) {
@@ -23,6 +26,12 @@ export const words: Migration = {
       created(t);
       t.unique(['academy_id', 'finding', 'version']);
     });
+    await db.schema.alterTable('foci', (t) => {
+      t.double('chance_then').nullable();
+    });
+    await db.schema.alterTable('athletes', (t) => {
+      t.double('focus_chance').nullable();
+    });
     for (const row of (await db('academies').select('id', 'words')) as WordsRow[]) {
       const avoided = listOf(row.words).map((word) => (typeof word === 'string' ? word : (word as { avoid: string }).avoid));
       await db('academies')
@@ -35,6 +44,12 @@ export const words: Migration = {
       await db('academies')
         .where('id', row.id)
         .update({ words: JSON.stringify(listOf(row.words).map((avoid) => ({ avoid, say: avoid }))) });
+    await db.schema.alterTable('athletes', (t) => {
+      t.dropColumn('focus_chance');
+    });
+    await db.schema.alterTable('foci', (t) => {
+      t.dropColumn('chance_then');
+    });
     await db.schema.dropTable('own_findings');
   },
 };

@@ -1,0 +1,36 @@
+import { THROWER } from '../testing/athletes';
+import type { DatedEvidence } from './evidence';
+import { speaksOf } from './story';
+
+const on = '2026-06-01';
+const look = (finding: 'stall' | 'late-hips', day: string, answer: 'yes' | 'no' = 'yes'): DatedEvidence => ({
+  kind: 'eye',
+  finding,
+  answer,
+  on: day,
+});
+
+describe('what speaks of a finding', () => {
+  const evidence = [
+    look('stall', '2026-04-01'),
+    look('stall', '2026-05-20', 'no'),
+    look('late-hips', '2026-05-21'),
+    look('stall', '2026-05-10'),
+    { kind: 'eye', finding: 'stall', answer: 'unsure', on: '2026-05-30' },
+  ] as const;
+  const request = { on, athlete: THROWER, evidence };
+
+  it('is the newest first, since a day, and of no other finding', () => {
+    expect(speaksOf(request, 'stall', '2026-05-01').map((e) => e.on)).toEqual(['2026-05-20', '2026-05-10']);
+    expect(speaksOf(request, 'stall', '2026-05-01', 1).map((e) => e.on)).toEqual(['2026-05-20']);
+    expect(speaksOf(request, 'stall', '2026-05-21')).toEqual([]);
+    expect(speaksOf({ ...request, evidence: [] }, 'stall', '2026-01-01')).toEqual([]);
+  });
+
+  it('does not hang on the order of the list', () => {
+    expect(speaksOf({ ...request, evidence: [...evidence].reverse() }, 'stall', '2026-05-01').map((e) => e.on)).toEqual([
+      '2026-05-20',
+      '2026-05-10',
+    ]);
+  });
+});

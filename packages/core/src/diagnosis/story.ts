@@ -1,0 +1,20 @@
+import type { FindingId } from '../findings/ids';
+import type { IsoDate } from '../shared/dates';
+import type { DatedEvidence } from './evidence';
+import { contributionsOf } from './likelihoods';
+import { situationOf } from './request';
+import type { DiagnosisRequest } from './request';
+
+/**
+ * What speaks of a finding straight on, for or against it: what was observed on a day or later, the newest first.
+ * @param since day from which on; undated evidence is of the request's own day
+ * @returns at most `most` items
+ */
+export function speaksOf(request: DiagnosisRequest, finding: FindingId, since: IsoDate, most = 2): readonly DatedEvidence[] {
+  const dayOf = (item: DatedEvidence): IsoDate => item.on ?? request.on;
+  const contributions = contributionsOf(request.evidence, situationOf(request));
+  return request.evidence
+    .filter((item, i) => dayOf(item) >= since && contributions[i]!.on.some((o) => o.finding === finding))
+    .sort((a, b) => (dayOf(a) < dayOf(b) ? 1 : dayOf(a) > dayOf(b) ? -1 : 0))
+    .slice(0, most);
+}
