@@ -23,7 +23,7 @@ interface Rendered {
   readonly poster: string | null;
 }
 
-interface DemoClip {
+export interface DemoClip {
   readonly athlete: string;
   readonly file: string;
   readonly daysAgo: number;
@@ -43,14 +43,15 @@ export interface FilmFolders {
   readonly to: string;
 }
 
-/** Brings the demo's clips in, as the app does it. */
+/** Brings those of the demo's clips in that `wanted` picks, as the app does it. */
 export async function bringInClips(
   on: (date: IsoDate) => Promise<Context>,
   today: IsoDate,
   athletes: ReadonlyMap<string, string>,
   folders: FilmFolders,
+  picked: (clip: DemoClip) => boolean,
 ): Promise<void> {
-  for (const { athlete: key, file, daysAgo, marked } of CLIPS) {
+  for (const { athlete: key, file, daysAgo, marked } of CLIPS.filter(picked)) {
     const athlete = athletes.get(key)!;
     const date = addDays(today, -daysAgo);
     const ctx = await on(date);

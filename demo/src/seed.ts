@@ -46,7 +46,7 @@ import {
 import type { connect as Connect, Context, User } from '@wrightonic/server';
 import { v7 as uuidv7 } from 'uuid';
 import { bringInClips } from './film';
-import type { FilmFolders } from './film';
+import type { DemoClip, FilmFolders } from './film';
 import { COACH, GROUPS, PEOPLE, TOLD } from './people';
 import { ACADEMY, CHARACTERS, daysFrom } from './scenario';
 import type { Character } from './scenario';
@@ -260,11 +260,15 @@ export function firstDay(character: Character, profile: AthleteProfile, date: Is
   return {
     truth,
     evidence: [
-      ...character.looks.map((finding) => lookAt(random, truth, finding)),
+      ...character.looks.map((finding) => seenAtFirst(character, lookAt(random, truth, finding))),
       ...character.tests.map(([test, side]) => readTest(random, truth, profile, date, test, side)),
     ],
   };
 }
+
+/** What an athlete came for is what the coach sees on the first day; all else as an eye sees it. */
+const seenAtFirst = (character: Character, seen: Evidence): Evidence =>
+  seen.kind === 'eye' && seen.finding === character.focus ? { ...seen, answer: 'yes' } : seen;
 
 /** Shares of the weeks lived after which the coaches look again; the last time it is the assistant. */
 const LOOKS_AGAIN = [0.4, 0.75] as const;
@@ -294,7 +298,13 @@ async function lookAgain(
     await putObservation(ctx, athlete, uuidv7(), { on: date, evidence: lookAt(random, then, finding) });
 }
 
-async function livePast(stage: Stage, character: Character, index: number, athlete: string): Promise<void> {
+async function livePast(
+  stage: Stage,
+  character: Character,
+  index: number,
+  athlete: string,
+  film: (picked: (clip: DemoClip) => boolean) => Promise<void>,
+): Promise<void> {
   const random = randomFrom(1000 + index);
   const started = addDays(stage.today, -7 * character.weeksAgo);
   const { record } = recordOf(character, stage.today, started);
@@ -321,6 +331,7 @@ async function livePast(stage: Stage, character: Character, index: number, athle
   for (const item of evidence)
     if (item.kind !== 'screen') await putObservation(first, athlete, uuidv7(), { on: started, evidence: item });
   await bodyCheck(stage, athlete, record, started, evidence, randomFrom(3000 + index), 0);
+  await film((clip) => clip.athlete === character.key && clip.daysAgo === 7 * character.weeksAgo);
   const diagnosis = uuidv7();
   await keepDiagnosis(first, athlete, diagnosis);
   await putFocus(first, athlete, uuidv7(), { finding: character.focus, rung: 1, diagnosis });
@@ -381,12 +392,14 @@ export async function seed(db: Db, today: IsoDate, folders: FilmFolders): Promis
   const assistant: User = { ...coach, id: users.get(helper)!, role: 'instructor', name: helper.name, signIn: helper.signIn };
   const stage: Stage = { db, coach, assistant, today };
   const athletes = new Map<string, string>();
+  const film = (picked: (clip: DemoClip) => boolean) => bringInClips((date) => on(stage, date), today, athletes, folders, picked);
   for (const [index, character] of CHARACTERS.entries()) {
     const athlete = uuidv7();
     athletes.set(character.key, athlete);
-    await livePast(stage, character, index, athlete);
+    await livePast(stage, character, index, athlete, film);
   }
-  await bringInClips((date) => on(stage, date), today, athletes, folders);
+  // The clips of a first day came in on it.
+  await film((clip) => clip.daysAgo !== 7 * CHARACTERS.find((c) => c.key === clip.athlete)!.weeksAgo);
   const groups = new Map<string, string>();
   for (const [name, members] of Object.entries(GROUPS)) {
     const group = uuidv7();

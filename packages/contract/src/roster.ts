@@ -53,7 +53,7 @@ export interface AthleteRow {
   readonly age: number;
   readonly chain: readonly LinkState[];
   readonly focus: FindingId | null;
-  /** How likely the focus is there now. */
+  /** How likely the focus is there now; null where it was not judged today. */
   readonly focusChance: number | null;
   readonly locked: boolean;
   /** A health flag stands. */

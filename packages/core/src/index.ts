@@ -12,6 +12,8 @@ export * from './diagnosis/changes';
 export * from './diagnosis/checks';
 export * from './diagnosis/diagnose';
 export * from './diagnosis/evidence';
+export { judgedStructures } from './diagnosis/network';
+export { searchOrder, structureKey } from './diagnosis/order';
 export * from './diagnosis/story';
 export * from './diagnosis/eye';
 export * from './diagnosis/fading';

@@ -37,6 +37,8 @@ export interface AthleteDbRow {
   schools: AthleteRecord['schools'];
   chain: LinkState[];
   focus: FindingId | null;
+  focus_chance: number | null;
+  focus_chance_on: IsoDate | null;
   lock_until: string | null;
   flags: FindingId[];
   archived: number;
@@ -230,6 +232,7 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
       chain: JSON.stringify(chain),
       focus: focus?.finding ?? null,
       focus_chance: focus ? (present[focus.finding] ?? null) : null,
+      focus_chance_on: ctx.today,
       lock_until: locked?.until ?? null,
       lock_from: lockComesBack,
       flags: JSON.stringify(flags),

@@ -76,6 +76,7 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     consentsOf(ctx, id),
   ]);
   const active = foci.filter((f) => f.ended_at === null);
+  await rememberChance(ctx, row, active[0] ? (result.posterior[active[0].finding] ?? null) : null);
   const today = coming.find((a) => a.on_date === ctx.today);
   const next = coming.find((a) => a.on_date > ctx.today);
   const speed = speeds.length === 0 ? null : trend({ on: ctx.today, athlete: profileOf(athlete), readings: speeds });
@@ -109,6 +110,12 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     filmConsent: consents.some((c) => c.kind === 'film' && c.given),
     body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
   };
+}
+
+/** The roster shows the number that was last seen here: one and the same on both pages. */
+async function rememberChance(ctx: Context, row: AthleteDbRow, chance: number | null): Promise<void> {
+  if (row.focus_chance_on === ctx.today && row.focus_chance === chance) return;
+  await ctx.tenant.from('athletes').where('id', row.id).update({ focus_chance: chance, focus_chance_on: ctx.today });
 }
 
 /** A focus with its number then and now, and what moved it: the same on every page. */

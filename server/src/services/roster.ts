@@ -16,6 +16,7 @@ export interface RosterDbRow {
   chain: LinkState[];
   focus: FindingId | null;
   focus_chance: number | null;
+  focus_chance_on: IsoDate | null;
   lock_until: string | null;
   lock_from: IsoDate | null;
   care: number;
@@ -33,6 +34,7 @@ const COLUMNS = [
   'chain',
   'focus',
   'focus_chance',
+  'focus_chance_on',
   'lock_until',
   'lock_from',
   'care',
@@ -57,7 +59,8 @@ export function toAthleteRow(row: RosterDbRow, today: IsoDate): AthleteRow {
     age: ageOn(row.birth_date, today),
     chain: row.chain,
     focus: row.focus,
-    focusChance: row.focus_chance,
+    // Looks fade from day to day: a number of another day is not today’s.
+    focusChance: row.focus_chance_on === today ? row.focus_chance : null,
     locked: isLocked(row, today),
     care: Boolean(row.care),
     intakeOpen: row.intake_next !== null,

@@ -51,6 +51,9 @@ function FittedMap({ laid, fit, children }: { readonly laid: Laid; readonly fit:
   );
 }
 
+/** So likely a root heads the map; less likely, what is worked on does. */
+const HEADS_FROM = 0.2;
+
 /** How much of the map is drawn. */
 type Extent = 'matters' | 'chain' | 'all';
 
@@ -67,7 +70,9 @@ export function MapScreen({ id, centre: opened }: { readonly id: string; readonl
   const request = useMemo(() => (record ? supposing(record.request, suppositions) : null), [record, suppositions]);
   const { answer: map } = useJudged('map', request);
   const first = record?.result.roots[0]?.finding ?? null;
-  const centre = chosen ?? first;
+  // What is worked on is what is asked about, where no root stands out.
+  const likely = record && record.result.roots[0] && record.result.roots[0].probability >= HEADS_FROM ? first : null;
+  const centre = chosen ?? likely ?? overview?.foci[0]?.finding ?? first;
   const all = extent === 'all';
   const laid = useMemo(() => {
     if (!map) return null;

@@ -80,6 +80,14 @@ function planFor(cardinalities: readonly number[], scopes: readonly (readonly nu
   return plan;
 }
 
+/** Structures that were judged so far, as their numbers. */
+export const judgedStructures = (): { cardinalities: number[]; scopes: number[][] }[] =>
+  [...plans.keys()].map((key) => {
+    const [cardinalities = '', scopes = ''] = key.split('|');
+    const numbers = (text: string) => (text === '' ? [] : text.split(',').map(Number));
+    return { cardinalities: numbers(cardinalities), scopes: scopes.split(';').map(numbers) };
+  });
+
 function layOut(nodes: readonly NetworkNode[], roles: readonly Role[]): Layout {
   const cardinalities = roles.map((role) => STATES[role]);
   const scopes: (readonly number[])[] = nodes.map((_, i) => (cardinalities[i]! > 1 ? [i] : []));

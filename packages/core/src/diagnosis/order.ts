@@ -1,7 +1,9 @@
 /**
  * Elimination orders for tables over small discrete variables: greedy by fill, by weighted fill and by size, each with a fixed
- * number of seeded restarts; the cheapest wins. Same input, same order.
+ * number of seeded restarts; the cheapest wins. Same input, same order. Orders of the catalogue's own structures are shipped: finding
+ * them takes longer than the first judgement on a phone may.
  */
+import { SHIPPED_ORDERS } from './shipped-orders';
 
 /** Restarts: more of them pay off only where the first order is expensive. */
 const TRIES = 8;
@@ -85,11 +87,41 @@ function greedy(
   return { order, cost };
 }
 
+/** Cells of all buckets together when variables are eliminated in an order. */
+function costOf(order: readonly number[], cardinalities: readonly number[], scopes: readonly (readonly number[])[]): number {
+  let tables = scopes.map((scope) => new Set(scope));
+  let cost = 0;
+  for (const variable of order) {
+    const bucket = new Set([variable, ...tables.filter((t) => t.has(variable)).flatMap((t) => [...t])]);
+    cost += [...bucket].reduce((cells, v) => cells * cardinalities[v]!, 1);
+    tables = tables.filter((t) => !t.has(variable));
+    bucket.delete(variable);
+    tables.push(bucket);
+  }
+  return cost;
+}
+
+/** A structure by its numbers, short (FNV-1a, 32 bits). */
+export function structureKey(cardinalities: readonly number[], scopes: readonly (readonly number[])[]): string {
+  let hash = 0x811c9dc5;
+  for (const letter of `${cardinalities.join()}|${scopes.map((s) => s.join()).join(';')}`)
+    hash = Math.imul(hash ^ letter.charCodeAt(0), 0x01000193) >>> 0;
+  return hash.toString(36);
+}
+
+/** The shipped order of a structure, or the one that a search finds. */
+export function eliminationOrder(cardinalities: readonly number[], scopes: readonly (readonly number[])[]): EliminationOrder {
+  const order = SHIPPED_ORDERS[structureKey(cardinalities, scopes)];
+  return order?.length === cardinalities.length
+    ? { order, cost: costOf(order, cardinalities, scopes) }
+    : searchOrder(cardinalities, scopes);
+}
+
 /**
  * @param cardinalities states of each variable
  * @param scopes variables that stand together in a table
  */
-export function eliminationOrder(cardinalities: readonly number[], scopes: readonly (readonly number[])[]): EliminationOrder {
+export function searchOrder(cardinalities: readonly number[], scopes: readonly (readonly number[])[]): EliminationOrder {
   const words = Math.ceil(cardinalities.length / 32);
   const adjacency = cardinalities.map(() => new Uint32Array(words));
   for (const scope of scopes) for (const a of scope) for (const b of scope) if (a !== b) adjacency[a]![b >>> 5]! |= 1 << (b & 31);

@@ -183,7 +183,7 @@ export class Throw {
    * A value with the error that the marks and the events bring. Each coordinate and each event that was read is moved by its SD,
    * and the changes are added up as squares; a formula over many frames is drawn again with a fixed seed instead. What a tracker
    * errs alike in all frames moves them together.
-   * @param noisy take off what jitter adds to the greatest of many values
+   * @param noisy take off what jitter adds to the greatest of many values, none of which is below nothing
    */
   measured(
     formula: () => number,
@@ -218,7 +218,12 @@ export class Throw {
     }
     this.shift = null;
     const added = noisy ? bias / NOISE_AGAIN : 0;
-    return { value: value - added, sd: Math.sqrt(variance + shared), shared: Math.sqrt(shared), tracked };
+    return {
+      value: noisy ? Math.max(0, value - added) : value,
+      sd: Math.sqrt(variance + shared),
+      shared: Math.sqrt(shared),
+      tracked,
+    };
   }
 
   /** Variance of what errs from frame to frame, and of what errs alike. */

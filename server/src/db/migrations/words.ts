@@ -31,6 +31,7 @@ export const words: Migration = {
     });
     await db.schema.alterTable('athletes', (t) => {
       t.double('focus_chance').nullable();
+      t.date('focus_chance_on').nullable();
     });
     for (const row of (await db('academies').select('id', 'words')) as WordsRow[]) {
       const avoided = listOf(row.words).map((word) => (typeof word === 'string' ? word : (word as { avoid: string }).avoid));
@@ -45,7 +46,7 @@ export const words: Migration = {
         .where('id', row.id)
         .update({ words: JSON.stringify(listOf(row.words).map((avoid) => ({ avoid, say: avoid }))) });
     await db.schema.alterTable('athletes', (t) => {
-      t.dropColumn('focus_chance');
+      t.dropColumns('focus_chance', 'focus_chance_on');
     });
     await db.schema.alterTable('foci', (t) => {
       t.dropColumn('chance_then');
