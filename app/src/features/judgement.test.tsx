@@ -93,8 +93,8 @@ describe('the map of causes', () => {
       const few = whatMatters(map, centre).nodes;
       const chain = chainAround(map, centre).nodes;
       expect(few.map((n) => n.finding)).toContain(centre);
-      expect(few.length).toBeGreaterThanOrEqual(Math.min(5, chain.length));
-      expect(few.length).toBeLessThanOrEqual(chain.length);
+      expect(few.length).toBeGreaterThanOrEqual(5);
+      expect(few.length).toBeLessThanOrEqual(Math.max(5, chain.length));
       for (const { finding } of chain) {
         const { present, evidence: said } = all.get(finding)!;
         if (present >= 0.2 || said.length > 0) expect(few.map((n) => n.finding)).toContain(finding);

@@ -5,6 +5,9 @@ import { useUnits } from './units';
 import { useVocabulary } from './vocabulary';
 import { evidenceText, percent, weekDay } from './words';
 
+/** A belief is never quite sure. */
+const chanceText = (chance: number): string => (chance > 0.99 ? 'over 99 %' : chance < 0.01 ? 'under 1 %' : percent(chance));
+
 /** How likely a focus was there when it was chosen, and is now, and what has spoken of it since: one line for every page. */
 export function FocusStory({ focus }: { readonly focus: FocusRecord }) {
   const palette = usePalette();
@@ -14,10 +17,10 @@ export function FocusStory({ focus }: { readonly focus: FocusRecord }) {
   if (now === undefined) return null;
   const moved =
     then === null || then === undefined
-      ? `Likely there now: ${percent(now)}.`
-      : percent(then) === percent(now)
-        ? `Likely there: ${percent(now)}, as when it was chosen on ${weekDay(startedOn)}.`
-        : `Likely there: ${percent(then)} when it was chosen on ${weekDay(startedOn)}, ${percent(now)} now.`;
+      ? `Likely there now: ${chanceText(now)}.`
+      : chanceText(then) === chanceText(now)
+        ? `Likely there: ${chanceText(now)}, as when it was chosen on ${weekDay(startedOn)}.`
+        : `Likely there: ${chanceText(then)} when it was chosen on ${weekDay(startedOn)}, ${chanceText(now)} now.`;
   const because = since.map((item) => `${evidenceText(item, units, say)}${item.on ? ` (${weekDay(item.on)})` : ''}`).join('; ');
   return (
     <Text variant="bodySmall" style={{ color: palette.soft }} testID="focus-story">

@@ -66,14 +66,14 @@ export function whatMatters(map: CauseMap, centre: FindingId): CauseMap {
       .filter((n) => n.finding === centre || n.present >= WORTH_A_PLACE || n.evidence.length > 0 || n.ruled)
       .map((n) => n.finding),
   );
-  const beside = chain.arrows
+  const beside = map.arrows
     .filter((a) => a.cause === centre || a.consequence === centre)
-    .sort((a, b) => b.influence - a.influence)
+    .sort((a, b) => b.influence - a.influence || b.weight - a.weight)
     .map((a) => (a.cause === centre ? a.consequence : a.cause));
   for (const finding of beside) if (kept.size < FEWEST) kept.add(finding);
   return {
-    nodes: chain.nodes.filter((n) => kept.has(n.finding)),
-    arrows: chain.arrows.filter((a) => kept.has(a.cause) && kept.has(a.consequence)),
+    nodes: map.nodes.filter((n) => kept.has(n.finding)),
+    arrows: map.arrows.filter((a) => kept.has(a.cause) && kept.has(a.consequence)),
   };
 }
 
