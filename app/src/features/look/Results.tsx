@@ -7,6 +7,7 @@ import { Row, Section } from '../../ui/layout';
 import { RESULT_WORDS, STYLE_NAMES } from '../../ui/words';
 import { Asked } from './Asked';
 import { MissZone } from './MissZone';
+import { SensorPeaks } from './SensorPeaks';
 import type { Said } from './use-said';
 import { useVocabulary } from '../../ui/vocabulary';
 
@@ -43,6 +44,7 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
     ),
   ].slice(0, TRIED);
   const miss = said.newest('miss');
+  const sequence = said.newest('sequence');
   return (
     <>
       {OUTCOMES.map((key) => {
@@ -63,6 +65,7 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
         known={miss?.item.pattern ?? null}
         onPattern={(pattern) => void said.say({ kind: 'miss', pattern }, miss)}
       />
+      <SensorPeaks known={sequence?.item ?? null} onPeaks={(peaks) => void said.say(peaks, sequence)} />
       <Section title="Leave it" note="style that nobody should “fix”">
         <Row>
           {STYLE_ITEMS.map((item) => {
