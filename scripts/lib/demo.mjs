@@ -35,8 +35,12 @@ export async function startDemo({
     database = await startDatabase(taken.folder, { durable });
     const stamp = join(taken.folder, 'seeded');
     const seeded = existsSync(stamp) ? readFileSync(stamp, 'utf8') : null;
-    // Demo data is made for its day; another day’s would show an empty today.
-    if (fresh || seeded !== today()) {
+    // What was entered is never thrown away unasked, however old the demo’s days are by now.
+    if (seeded && !fresh && seeded !== today())
+      say(
+        `The demo’s data was made on ${seeded} and is kept, with all that was entered. “npm run demo -- --fresh” makes it anew.`,
+      );
+    if (fresh || !seeded) {
       say(seeded ? 'Making the demo data anew for today…' : 'Making the demo data (half a minute)…');
       database.drop('app_demo');
       database.create('app_demo');

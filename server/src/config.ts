@@ -11,6 +11,8 @@ export interface Config {
   };
   /** Folder with the exported app, or null to serve the API alone. */
   readonly appFolder: string | null;
+  /** Proxies whose X-Forwarded headers are believed. */
+  readonly trustProxy: number | string | undefined;
   /** Folder for clips: outside of everything that is served. */
   readonly clipsFolder: string;
 }
@@ -37,6 +39,9 @@ export function readConfig(): Config {
       password: decodeURIComponent(url.password),
       database: url.pathname.slice(1),
     },
+    trustProxy: /^\d+$/.test(process.env.TRUST_PROXY ?? '')
+      ? Number(process.env.TRUST_PROXY)
+      : process.env.TRUST_PROXY || undefined,
     appFolder: process.env.APP_FOLDER ?? null,
     clipsFolder: required('CLIPS_FOLDER'),
   };

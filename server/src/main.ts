@@ -21,6 +21,7 @@ async function serve(): Promise<void> {
     clock: () => new Date(),
     log,
     appFolder: config.appFolder,
+    trustProxy: config.trustProxy,
     clipsFolder: config.clipsFolder,
     improve: improveBeside(),
   });

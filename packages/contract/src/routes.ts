@@ -44,13 +44,18 @@ export interface Route {
   readonly stream?: true;
   /** Takes or answers bytes instead of JSON. */
   readonly bytes?: 'in' | 'out';
+  /** Largest body, KB; left out: 1,024. */
+  readonly limitKb?: number;
 }
 
 /** Roles that may call an endpoint; empty for everybody. */
 export const rolesOf = (route: Route): readonly Role[] => (route.needs === null ? [] : rolesWith(route.needs));
 
+/** Bodies of people who are not signed in yet, of lists of athletes, and of a tracked clip’s marks (700 frames of 18 joints), KB. */
+const [SMALL_KB, LIST_KB, MARKS_KB] = [16, 9 * 1024, 6 * 1024];
+
 const routes = <T extends Record<string, Route>>(table: T): T => table;
-type Extra = Partial<Pick<Route, 'body' | 'query' | 'stream' | 'bytes'>>;
+type Extra = Partial<Pick<Route, 'body' | 'query' | 'stream' | 'bytes' | 'limitKb'>>;
 type Made<M extends Route['method']> = Route & { readonly method: M };
 
 const make =
@@ -72,10 +77,13 @@ const ATHLETE = '/athletes/:athlete';
 
 export const ROUTES = routes({
   // Signing in
-  signIn: post('/sign-in', null, 'Sign in; sets the session cookie', 'Me', { body: signInSchema }),
+  signIn: post('/sign-in', null, 'Sign in; sets the session cookie', 'Me', { limitKb: SMALL_KB, body: signInSchema }),
   signOut: post('/sign-out', null, 'End the session', 'nothing'),
-  lookAtInvitation: post('/join/look', null, 'What an invitation is for', 'InvitationFace', { body: invitationTokenSchema }),
-  join: post('/join', null, 'Take up an invitation; sets the session cookie', 'Me', { body: joiningSchema }),
+  lookAtInvitation: post('/join/look', null, 'What an invitation is for', 'InvitationFace', {
+    limitKb: SMALL_KB,
+    body: invitationTokenSchema,
+  }),
+  join: post('/join', null, 'Take up an invitation; sets the session cookie', 'Me', { limitKb: SMALL_KB, body: joiningSchema }),
   me: get('/me', 'account', 'Who is signed in, and the academy', 'Me'),
   changePassword: post('/account/password', 'account', 'Change one’s password; ends all other sessions', 'Me', {
     body: passwordChangeSchema,
@@ -124,10 +132,12 @@ export const ROUTES = routes({
   today: get('/today', 'seeToday', 'Today’s lessons and what needs the coach', 'TodayList'),
   athletes: get('/athletes', 'seeRoster', 'One page of the roster', 'RosterPage', { query: rosterQuerySchema }),
   lookAtImport: post('/imports/look', 'importAthletes', 'Read a list and say what would come in; nothing is kept', 'ImportLook', {
+    limitKb: LIST_KB,
     body: rosterImportSchema,
   }),
   imports: get('/imports', 'importAthletes', 'Lists brought in', 'ImportRow[]'),
   putImport: put('/imports/:id', 'importAthletes', 'Bring the good rows of a list in', 'ImportLook', {
+    limitKb: LIST_KB,
     body: rosterImportSchema,
   }),
   undoImport: remove('/imports/:id', 'importAthletes', 'Take a whole import back', 'ImportRow[]'),
@@ -173,6 +183,7 @@ export const ROUTES = routes({
   ),
   clipFile: get(`${ATHLETE}/clips/:id/file`, 'seeClips', 'The clip itself; ranges are answered', 'bytes', { bytes: 'out' }),
   putMarks: put(`${ATHLETE}/clips/:id/marks`, 'film', 'Keep what was marked; measures become evidence', 'ClipRecord', {
+    limitKb: MARKS_KB,
     body: clipMarksSchema,
   }),
   mendClip: put(

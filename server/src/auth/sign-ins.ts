@@ -1,5 +1,6 @@
 import type { Role } from '@wrightonic/contract';
 import type { Knex } from 'knex';
+import { plainName, whereSignsInAs } from './names';
 import { passwordMatches } from './passwords';
 import { digest, newSecret } from './secrets';
 import { countTry, forgetTries, tryKey } from './tries';
@@ -89,9 +90,9 @@ export async function openSession(db: Knex, userId: string, now: Date, device: s
  * @throws ProblemError 429 after too many wrong ones from the same door
  */
 export async function signIn(db: Knex, name: string, password: string, visitor: Visitor, now: Date): Promise<SignedIn | null> {
-  const row = (await db('users').where('sign_in', name.toLowerCase()).first()) as UserRow | undefined;
+  const row = (await whereSignsInAs(db('users'), name).first()) as UserRow | undefined;
   const known = await knownDevice(db, row?.id, visitor.device);
-  const key = tryKey(name, visitor.address, known);
+  const key = tryKey(row?.id ?? plainName(name), visitor.address, known);
   await countTry(db, key, now);
   if (!(await passwordMatches(row?.password_hash ?? null, password)) || !row) return null;
   await forgetTries(db, key, now);

@@ -9,13 +9,17 @@ const LONGEST_WAIT_S = 15 * 60;
 const FORGOTTEN_AFTER_MS = 24 * 3_600_000;
 
 /**
- * Whose tries are counted together: a device that has signed in to this account before counts by itself; any other by the name
- * it tries and the address it comes from. Whoever guesses from elsewhere closes the door on themselves, not on the owner of
- * the account.
+ * Whose tries are counted together: a device that has signed in to this account before counts by itself; any other by the account
+ * it tries, however the name is written, and the address it comes from. Whoever guesses from elsewhere closes the door on
+ * themselves, not on the owner of the account.
+ * @param account the account's id, or the plain name where there is none
  */
-export function tryKey(name: string, address: string, knownDevice: string | null): string {
-  return digest(knownDevice === null ? `new|${name.toLowerCase()}|${address}` : `known|${knownDevice}`);
+export function tryKey(account: string, address: string, knownDevice: string | null): string {
+  return digest(knownDevice === null ? `new|${account}|${address}` : `known|${knownDevice}`);
 }
+
+/** Tries at a password by somebody who is signed in: a lost phone is no place to guess it. */
+export const ownKey = (user: string): string => digest(`own|${user}`);
 
 interface TryRow {
   failures: number;

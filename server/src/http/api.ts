@@ -8,6 +8,8 @@ import type { Knex } from 'knex';
 import { v7 as uuidv7, validate as isUuid } from 'uuid';
 import { DEVICE_DAYS, openSession, SESSION_DAYS, signIn, signOut, userOf } from '../auth/sign-ins';
 import type { SignedIn, User } from '../auth/sign-ins';
+import { countTry, forgetTries, ownKey } from '../auth/tries';
+import { retried } from '../db/retry';
 import { Tenant } from '../db/tenant';
 import { improveHere } from '../planner';
 import type { Improve } from '../planner';
@@ -118,13 +120,27 @@ function checked(schema: Route['body'], value: unknown): unknown {
   return result.value;
 }
 
+const isFrom = (origin: string, host: string | undefined): boolean => URL.canParse(origin) && new URL(origin).host === host;
+
 /** A write from another site's page is refused, cookie or not. */
 const sameOrigin: RequestHandler = (req, _res, next) => {
   const { origin } = req.headers;
-  if (req.method !== 'GET' && req.method !== 'HEAD' && origin && new URL(origin).host !== req.headers.host)
+  if (req.method !== 'GET' && req.method !== 'HEAD' && origin && !isFrom(origin, req.headers.host))
     throw new ProblemError(403, 'Not allowed', 'Writes are accepted from the application’s own pages only.');
   next();
 };
+
+const LIMIT_KB = 1024;
+
+/** What reads a route's body: bytes, or JSON of at most its own size. */
+const bodyOf = (route: Route): RequestHandler =>
+  route.bytes === 'in'
+    ? express.raw({ type: 'application/octet-stream', limit: PART_MOST })
+    : express.json({ limit: `${route.limitKb ?? LIMIT_KB}kb` });
+
+/** Reads a body in the middle of a handler. */
+const read = (reader: RequestHandler, req: Request, res: Response): Promise<void> =>
+  new Promise((resolve, reject) => void reader(req, res, (error?: unknown) => (error ? reject(error as Error) : resolve())));
 
 export interface ApiOptions {
   readonly db: Knex;
@@ -140,18 +156,6 @@ export interface ApiOptions {
 export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiOptions): Router {
   const router = express.Router();
   router.use(sameOrigin);
-  const small = express.json({ limit: '1mb' });
-  const lists = express.json({ limit: '9mb' });
-  // A tracked clip of a few seconds at 240 a second has some 700 frames of 18 joints.
-  const marks = express.json({ limit: '6mb' });
-  const parts = express.raw({ type: 'application/octet-stream', limit: PART_MOST });
-  router.use((req, res, next) =>
-    (req.path.startsWith('/imports') ? lists : req.path.endsWith('/bytes') ? parts : req.path.endsWith('/marks') ? marks : small)(
-      req,
-      res,
-      next,
-    ),
-  );
   const slowDown = rateLimit({
     windowMs: 60_000,
     limit: SIGN_INS_PER_MINUTE,
@@ -169,9 +173,11 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
     res.json(await me(await contextFor(db, opened.user, clock(), opened.token)));
   };
 
-  router.post(ROUTES.signIn.path, slowDown, async (req, res) => {
+  router.post(ROUTES.signIn.path, slowDown, bodyOf(ROUTES.signIn), async (req, res) => {
     const given = checked(ROUTES.signIn.body, req.body) as SignIn;
     const visitor = { address: req.ip ?? '', device: cookieOf(req, DEVICE_COOKIE) };
+    // Whoever signs in over another’s session ends it.
+    const before = cookieOf(req, COOKIE);
     const opened = await signIn(db, given.signIn, given.password, visitor, clock());
     if (!opened)
       throw new ProblemError(
@@ -179,18 +185,21 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
         'That did not match',
         'The sign-in name and the password do not go together. Check both and try again.',
       );
+    if (before) await signOut(db, before);
     await welcome(req, res, opened);
   });
   router.post(ROUTES.signOut.path, async (req, res) => {
     const token = cookieOf(req, COOKIE);
     if (token) await signOut(db, token);
     setCookies(req, res, [[COOKIE, '', 0]]);
+    // Nothing of the academy stays in the browser’s own cache; what the device keeps is the app’s to empty.
+    res.setHeader('Clear-Site-Data', '"cache"');
     res.status(204).end();
   });
-  router.post(ROUTES.lookAtInvitation.path, slowDown, async (req, res) => {
+  router.post(ROUTES.lookAtInvitation.path, slowDown, bodyOf(ROUTES.lookAtInvitation), async (req, res) => {
     res.json(await lookAtInvitation(db, checked(ROUTES.lookAtInvitation.body, req.body) as InvitationToken, clock()));
   });
-  router.post(ROUTES.join.path, slowDown, async (req, res) => {
+  router.post(ROUTES.join.path, slowDown, bodyOf(ROUTES.join), async (req, res) => {
     const person = await join(db, checked(ROUTES.join.body, req.body) as Joining, clock(), uuidv7);
     await welcome(req, res, await openSession(db, person, clock()));
   });
@@ -204,6 +213,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
   };
   router.post(ROUTES.sendToChannel.path, async (req, res) => {
     const id = await channelOf(req, ROUTES.sendToChannel);
+    await read(bodyOf(ROUTES.sendToChannel), req, res);
     await sendToChannel(db, id, checked(ROUTES.sendToChannel.body, req.body) as DeviceBatch, clock());
     res.status(204).end();
   });
@@ -221,13 +231,14 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
     const ctx = { ...base, reach };
     const { path, type } = await clipFile(ctx, clipsFolder, athlete, pathId(req, 'id'));
     // Whatever is in it, it is shown as a video and nothing else.
-    res.set({ 'Content-Type': type, 'Cache-Control': 'private, max-age=86400', 'Content-Disposition': 'inline' });
+    res.set({ 'Content-Type': type, 'Cache-Control': 'no-store', 'Content-Disposition': 'inline' });
     res.sendFile(path, { acceptRanges: true, cacheControl: false, dotfiles: 'allow' });
   });
 
   for (const [key, handler] of Object.entries(HANDLERS)) {
     const name = key as HandledRoute;
     const route: Route = ROUTES[name as RouteName];
+    const body = bodyOf(route);
     router[route.method](route.path, async (req, res) => {
       const token = cookieOf(req, COOKIE);
       const user = await userOf(db, token, clock());
@@ -236,6 +247,8 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
       const athlete = pathId(req, 'athlete');
       const base = await contextFor(db, user, clock(), token);
       const reach = await permit(base.tenant, route, user, athlete, base.today);
+      // Nothing is read of a body before it is known who sends it, and that they may.
+      await read(body, req, res);
       const after: (() => Promise<unknown>)[] = [];
       const call = {
         ctx: { ...base, reach, later: (work: () => Promise<unknown>) => void after.push(work) },
@@ -248,23 +261,29 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
         improve,
       };
       res.setHeader('Cache-Control', 'no-store');
+      // A lost phone is no place to guess the password. Counted before, outside of what is taken back with a refusal.
+      if (name === 'changePassword') await countTry(db, ownKey(user.id), base.now);
       const answer =
         route.method === 'get'
           ? await handler(call)
           : // What is done and the note of who did it stand or fall together.
-            await base.tenant.transaction(async (tenant) => {
-              const inside = { ...call, ctx: within(call.ctx, tenant) };
-              const done = await Promise.resolve(handler(inside)).catch((error: unknown) => {
-                // A clip that turned out wrong was thrown away; that is kept, and then told.
-                if (error instanceof BadClip) return error;
-                throw error;
-              });
-              await recordAudit(name, inside);
-              return done;
-            });
+            await retried(() =>
+              base.tenant.transaction(async (tenant) => {
+                after.length = 0;
+                const inside = { ...call, ctx: within(call.ctx, tenant) };
+                const done = await Promise.resolve(handler(inside)).catch((error: unknown) => {
+                  // A clip that turned out wrong was thrown away; that is kept, and then told.
+                  if (error instanceof BadClip) return error;
+                  throw error;
+                });
+                await recordAudit(name, inside);
+                return done;
+              }),
+            );
       for (const work of after) await work().catch((error: unknown) => log(String(error)));
       if (answer instanceof BadClip) throw answer;
       if (name === 'exportAthlete') await recordAudit(name, call);
+      if (name === 'changePassword') await forgetTries(db, ownKey(user.id), base.now);
       if (answer === null && route.answer === 'nothing') res.status(204).end();
       else res.json(answer ?? null);
     });
@@ -277,7 +296,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
 }
 
 /** Every refusal is problem+json; a fault of ours says so without telling how. */
-function problemHandler(log: (message: string) => void): ErrorRequestHandler {
+export function problemHandler(log: (message: string) => void): ErrorRequestHandler {
   return (error: unknown, _req, res, _next) => {
     const problem = toProblem(error);
     if (problem.status >= 500) log(error instanceof Error ? (error.stack ?? error.message) : String(error));
@@ -285,16 +304,51 @@ function problemHandler(log: (message: string) => void): ErrorRequestHandler {
   };
 }
 
-function toProblem(error: unknown): ProblemError {
+const sizeText = (bytes: number | undefined): string =>
+  bytes === undefined ? 'more' : bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} KB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
+
+/** Whether the database cannot be reached: it is starting, or gone. */
+function isAway(error: unknown): boolean {
+  const { code, name, message = '' } = error as { code?: string; name?: string; message?: string };
+  return (
+    (code !== undefined && AWAY.has(code)) ||
+    name === 'KnexTimeoutError' ||
+    /Connection lost|closed state|Pool is (closed|destroyed)|server has gone away/i.test(message)
+  );
+}
+const AWAY: ReadonlySet<string> = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+]);
+const away = () =>
+  new ProblemError(
+    503,
+    'The records cannot be reached',
+    'The database is away for the moment. Nothing was saved; try again shortly.',
+  );
+
+export function toProblem(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
-  const { type, status, code } = error as { type?: string; status?: number; code?: string };
+  const { type, status, code, length, limit } = error as {
+    type?: string;
+    status?: number;
+    code?: string;
+    length?: number;
+    limit?: number;
+  };
+  if (isAway(error)) return away();
   if (type === 'entity.parse.failed')
     return new ProblemError(400, 'The input is not JSON', 'The body could not be read as JSON.');
   if (type === 'entity.too.large')
     return new ProblemError(
       413,
       'Too much at once',
-      'The body is too large (1 MB; a list of athletes 9 MB; a clip’s marks 6 MB). Send it in smaller parts.',
+      `The body is too large: it has ${sizeText(length)}, and ${sizeText(limit)} are taken here. Send it in smaller parts.`,
     );
   if (status && status >= 400 && status < 500)
     return new ProblemError(status, 'The request is not right', (error as Error).message);

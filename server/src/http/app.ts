@@ -4,12 +4,14 @@ import compression from 'compression';
 import express from 'express';
 import type { Express } from 'express';
 import helmet from 'helmet';
-import { api } from './api';
+import { api, problemHandler } from './api';
 import type { ApiOptions } from './api';
 import { openApiDocument, openApiPage } from './openapi';
 
 export interface AppOptions extends ApiOptions {
   readonly appFolder: string | null;
+  /** Proxies before this server whose X-Forwarded headers are believed: how many, or their addresses; none where left out. */
+  readonly trustProxy?: number | string | undefined;
 }
 
 /** The style element that React Native for Web makes empty and fills by script: allowed by the hash of nothing. */
@@ -19,6 +21,8 @@ const EMPTY_STYLE = `'sha256-${createHash('sha256').update('').digest('base64')}
 export function createApp(options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Whose word on the address and the scheme of a request is taken: nobody’s, or that of so many proxies before us.
+  app.set('trust proxy', options.trustProxy ?? false);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -44,7 +48,7 @@ export function createApp(options: AppOptions): Express {
   app.get('/api/docs', (_req, res) => void res.type('html').send(openApiPage()));
   app.get('/api/health', async (_req, res) => {
     await options.db.raw('select 1');
-    res.json({ ok: true });
+    res.set('Cache-Control', 'no-store').json({ ok: true });
   });
   app.use('/api', api(options));
   const { appFolder } = options;
@@ -60,5 +64,7 @@ export function createApp(options: AppOptions): Express {
     });
   }
   app.use((_req, res) => void res.status(404).type('text').send('There is nothing here.'));
+  // Broken paths and a database that is away, wherever they are met: never a page of the framework’s own.
+  app.use(problemHandler(options.log));
   return app;
 }

@@ -2,6 +2,7 @@ import type { InvitationFace, InvitationToken, Joining, Me, NamedId, PasswordCha
 import type { Knex } from 'knex';
 import { hashPassword, passwordMatches } from '../auth/passwords';
 import { digest } from '../auth/secrets';
+import { isUsual } from '../auth/weak';
 import { ProblemError, conflict, wrongField } from '../problems';
 import type { Context } from './context';
 
@@ -49,6 +50,8 @@ function refuseWeak(path: string, password: string, signIn: string): void {
   const plain = password.toLowerCase();
   if (plain.includes(signIn.toLowerCase())) throw wrongField(path, 'must not hold the sign-in name');
   if (new Set(plain).size < 5) throw wrongField(path, 'has too few different letters');
+  if (isUsual(password))
+    throw wrongField(path, 'is among the first that anybody tries; take a few words that do not belong together');
 }
 
 interface InvitationDbRow {

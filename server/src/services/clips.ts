@@ -136,8 +136,8 @@ export async function putClipPart(
   if (end > row.bytes) throw wrongField('from', `leads beyond the end: the clip was announced with ${row.bytes} bytes`);
   const path = clipPath(folder, id);
   try {
-    await mkdir(folder, { recursive: true });
-    const file = await open(path, 'a+');
+    await mkdir(folder, { recursive: true, mode: 0o700 });
+    const file = await open(path, 'a+', 0o600);
     try {
       // A server that was killed in the middle may have written more than it noted; what was noted counts.
       const { size } = await file.stat();

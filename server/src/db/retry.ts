@@ -1,0 +1,16 @@
+/** Tries before a deadlock is told to whoever asked. */
+const TRIES = 3;
+const WAIT_MS = 20;
+
+const isDeadlock = (error: unknown): boolean => (error as { code?: string }).code === 'ER_LOCK_DEADLOCK';
+
+/** Does a transaction again when the database took it back for another's sake: nothing of it was kept. */
+export async function retried<T>(transaction: () => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt++)
+    try {
+      return await transaction();
+    } catch (error) {
+      if (!isDeadlock(error) || attempt >= TRIES) throw error;
+      await new Promise((resolve) => setTimeout(resolve, attempt * WAIT_MS));
+    }
+}
