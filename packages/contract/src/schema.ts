@@ -24,17 +24,22 @@ export const objectOf = <T>(keys: { [K in keyof T]-?: SchemaFor<T[K]> }): Joi.Ob
 export const oneOf = <T extends string>(values: readonly T[]): Joi.StringSchema<T> => Joi.string<T>().valid(...values);
 export const listOf = (schema: Joi.Schema, most = 2000): Joi.ArraySchema => Joi.array().items(schema).max(most);
 
+/** Days of people who are alive, and of their plans. */
+const [FIRST_DAY, LAST_DAY] = ['1900-01-01', '2199-12-31'];
+
 /** A calendar day; nothing is read from the text but the day itself. */
 export const isoDate = (): Joi.StringSchema =>
   Joi.string()
     .pattern(/^\d{4}-\d{2}-\d{2}$/)
     .custom((value: string, helpers) => {
       const day = new Date(`${value}T00:00:00Z`);
-      return Number.isNaN(day.getTime()) || day.toISOString().slice(0, 10) !== value ? helpers.error('date.day') : value;
+      if (Number.isNaN(day.getTime()) || day.toISOString().slice(0, 10) !== value) return helpers.error('date.day');
+      return value < FIRST_DAY || value > LAST_DAY ? helpers.error('date.range') : value;
     })
     .messages({
       'string.pattern.base': '{{#label}} must be a day written as YYYY-MM-DD',
       'date.day': '{{#label}} is not a day of the calendar',
+      'date.range': `{{#label}} must lie between ${FIRST_DAY} and ${LAST_DAY}`,
     });
 
 /** An instant, ISO 8601 with its zone, in a year that is one. */
@@ -57,7 +62,16 @@ export function errorAt(helpers: Joi.CustomHelpers, code: string, local: object,
 }
 
 export const uuid = (): Joi.StringSchema => Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
-export const text = (most: number): Joi.StringSchema => Joi.string().trim().min(1).max(most).prefs({ convert: true });
+/** Text of a person. Half of a letter made of two (a lone surrogate) cannot be kept, and stands for nothing. */
+export const text = (most: number): Joi.StringSchema =>
+  Joi.string()
+    .trim()
+    .min(1)
+    .max(most)
+    .prefs({ convert: true })
+    .custom((value: string, helpers) => (LONE_SURROGATE.test(value) ? helpers.error('text.broken') : value))
+    .messages({ 'text.broken': '{{#label}} holds half a letter: type it again, or leave the picture out' });
+const LONE_SURROGATE = /\p{Surrogate}/u;
 export const count = (most: number): Joi.NumberSchema => Joi.number().integer().min(0).max(most);
 
 /** One value that was refused: where, and what to do about it. */

@@ -1,0 +1,74 @@
+import { v4 as uuid } from 'uuid';
+import { addAthlete, ATHLETE, eye, signedIn, startHarness } from './harness';
+import type { Client, Harness } from './harness';
+
+/** Input that nobody means: it is refused in words or taken as it is, and never a fault of the server. */
+let harness: Harness;
+let owner: Client;
+beforeAll(async () => {
+  harness = await startHarness();
+  owner = await signedIn(harness);
+});
+afterAll(() => harness.close());
+afterEach(() => expect(harness.faults).toEqual([]));
+
+const HALF_EMOJI = 'half \ud83d emoji';
+
+describe('names that the database compares as people do', () => {
+  it('of groups: é is not e to a coach, but two of one spelling are one; none is a fault', async () => {
+    const put = (name: string, id = uuid()) => owner.put(`/groups/${id}`, { name, athletes: [] });
+    for (const name of ['Cafe', 'Café', 'CAFE', 'Strasse', 'Straße', 'cafe ']) {
+      const { status } = await put(name);
+      expect([name, [200, 409, 422].includes(status)]).toEqual([name, true]);
+    }
+    const at = await Promise.all(['Twin', 'Twin', 'twin'].map((name) => put(name)));
+    expect(at.every((a) => [200, 409, 422].includes(a.status))).toBe(true);
+    expect(at.filter((a) => a.status === 200).length).toBeGreaterThanOrEqual(1);
+  });
+});
+
+describe('half an emoji', () => {
+  it('is refused or kept, wherever text is taken', async () => {
+    const athlete = await addAthlete(owner);
+    const answers = [
+      await owner.put(`/groups/${uuid()}`, { name: HALF_EMOJI, athletes: [] }),
+      await owner.put(`/athletes/${uuid()}`, { ...ATHLETE, name: HALF_EMOJI }),
+      await owner.put(`/athletes/${athlete}/rulings/${uuid()}`, { finding: 'stall', as: 'absent', reason: HALF_EMOJI }),
+      await owner.put(`/library/findings/${uuid()}`, { finding: 'stall', words: { title: HALF_EMOJI } }),
+      await owner.put(`/library/drills/${uuid()}`, { drill: 'easy-catch', words: { name: HALF_EMOJI }, use: 'usual' }),
+    ];
+    expect(answers.map((a) => a.status < 500)).toEqual(answers.map(() => true));
+    for (const path of [`/athletes?search=${encodeURIComponent('\u{1F600}')}`, '/athletes?search=%ED%A0%BD'])
+      expect([path, (await owner.get(path)).status < 500]).toEqual([path, true]);
+  });
+});
+
+describe('days that no calendar has', () => {
+  it('are refused by name', async () => {
+    const athlete = await addAthlete(owner);
+    for (const on of ['99999-01-01', '0000-00-00', '-001-01-01', '2026-02-30', '2026-13-01', '9999-12-31', '0001-01-01', '']) {
+      const seen = await owner.put(`/athletes/${athlete}/observations/${uuid()}`, eye('stall' as never, 'yes', on));
+      expect([on, seen.status]).toEqual([on, 422]);
+      const born = await owner.put(`/athletes/${uuid()}`, { ...ATHLETE, birthDate: on });
+      expect([on, born.status]).toEqual([on, 422]);
+      const out = await owner.put(`/athletes/${athlete}/outings/${uuid()}`, {
+        on,
+        pitches: 1,
+        throws: 1,
+        highEffort: 0,
+        innings: 0,
+      });
+      expect([on, out.status < 500]).toEqual([on, true]);
+    }
+  });
+});
+
+describe('ids that are not', () => {
+  it('are refused wherever they stand', async () => {
+    for (const id of ['not-an-id', '%00', '..%2f..', `${uuid()}x`, "'; drop table athletes; --", 'null'])
+      for (const path of [`/athletes/${id}`, `/athletes/${id}/diagnosis`, `/athletes/${id}/plan`]) {
+        const { status } = await owner.get(path);
+        expect([path, status >= 400 && status < 500 ? 'refused' : status]).toEqual([path, 'refused']);
+      }
+  });
+});
