@@ -1,4 +1,5 @@
 import request from 'supertest';
+import { v4 as uuid } from 'uuid';
 import { FREE_TRIES } from '../src/auth/tries';
 import { plainName } from '../src/auth/names';
 import { isUsual } from '../src/auth/weak';
@@ -202,5 +203,27 @@ describe('behind a proxy that is believed', () => {
     const welcome = await from(believed, '203.0.113.8', PASSWORD).expect(200);
     expect(String(welcome.headers['set-cookie'])).toMatch(/wrightonic=.+; Secure/);
     expect(String((await from(not, '203.0.113.9', PASSWORD)).headers['set-cookie'] ?? '')).not.toMatch(/Secure/);
+  });
+});
+
+describe('erasing an athlete', () => {
+  it('takes the name out of the record and of lists; what remains says that, not who', async () => {
+    const owner = await signedIn(harness);
+    const name = 'Wenna (Quill) O’Tarrow_%';
+    const athlete = await addAthlete(owner, { name });
+    const other = await addAthlete(owner, { name: 'Wenna Quillon' });
+    await owner.put(`/invitations/${uuid()}`, { role: 'athlete', name, athletes: [athlete], groups: [] }).expect(200);
+    await owner
+      .put(`/invitations/${uuid()}`, { role: 'athlete', name: 'Wenna Quillon', athletes: [other], groups: [] })
+      .expect(200);
+    await owner.post(`/athletes/${athlete}/erase`, { name }).expect(204);
+    const did = (await harness.db('audit_entries').where('academy_id', owner.academy).select('did', 'who')) as {
+      did: string;
+      who: string;
+    }[];
+    const all = did.map((line) => `${line.who} ${line.did}`).join('\n');
+    expect(all).not.toContain('O’Tarrow');
+    expect(all).toContain('invited somebody erased');
+    expect(all).toContain('invited Wenna Quillon');
   });
 });

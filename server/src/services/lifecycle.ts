@@ -56,8 +56,11 @@ const COACHES_ONLY: ReadonlySet<AthleteTable> = new Set([
   'user_athletes',
   'group_members',
 ]);
-/** Columns of the athlete's own row that are the coaches' alone. */
-const COACHES_COLUMNS = ['flags', 'care', 'import_id'] as const;
+/** Columns that are the coaches' alone: what is likely, why something was chosen, where a row came from. */
+const COACHES_COLUMNS: Readonly<Record<string, readonly string[]>> = {
+  athletes: ['flags', 'care', 'import_id', 'focus_chance', 'focus_chance_on'],
+  foci: ['why', 'chance_then', 'diagnosis_id'],
+};
 
 interface NameRow {
   id: string;
@@ -85,10 +88,12 @@ export async function exportAthlete(ctx: Context, id: string): Promise<AthleteEx
   await nameOf(ctx, id);
   const family = ctx.reach === 'own';
   const own = (await ctx.tenant.from('athletes').where('id', id)) as Record<string, unknown>[];
-  if (family) for (const row of own) for (const column of COACHES_COLUMNS) delete row[column];
   const tables: Record<string, Record<string, unknown>[]> = { athletes: own };
   for (const table of TABLES.filter((t) => !NOT_EXPORTED.has(t) && !(family && COACHES_ONLY.has(t))))
     tables[table] = (await ctx.tenant.from(table).where('athlete_id', id)) as Record<string, unknown>[];
+  if (family)
+    for (const [table, columns] of Object.entries(COACHES_COLUMNS))
+      for (const row of tables[table] ?? []) for (const column of columns) delete row[column];
   const withoutAcademy = (rows: Record<string, unknown>[]) => rows.map(({ academy_id: _, ...row }) => row);
   return {
     format: 'wrightonic-athlete',
@@ -124,6 +129,31 @@ export async function erasePreview(ctx: Context, id: string): Promise<ErasePrevi
   return { name, rows: rows.filter((r) => r.count > 0), signIns: (await onlyFor(ctx, id)).map((u) => u.sign_in) };
 }
 
+const ERASED = 'somebody erased';
+
+/** Lines of the record and names of lists that say the name say that somebody was there, and not who. */
+async function forgetName(ctx: Context, name: string): Promise<void> {
+  const holds = `%${name.replace(/[%_\\]/g, '\\$&')}%`;
+  const { tenant } = ctx;
+  for (const [table, column] of [
+    ['audit_entries', 'did'],
+    ['imports', 'file_name'],
+  ] as const) {
+    const rows = (await tenant.from(table).where(column, 'like', holds).select('id', column)) as Record<string, string>[];
+    for (const row of rows)
+      await tenant
+        .from(table)
+        .where('id', row.id)
+        .update({
+          [column]: row[column]!.split(new RegExp(escaped(name), 'iu'))
+            .join(ERASED)
+            .slice(0, 200),
+        });
+  }
+}
+
+const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
 /** Erases an athlete for good: all rows, the sign-ins that were for nobody else, and the invitations that name them. */
 export async function eraseAthlete(ctx: Context, clipsFolder: string, id: string, { name: typed }: Erasure): Promise<null> {
   const { name } = await nameOf(ctx, id);
@@ -132,7 +162,8 @@ export async function eraseAthlete(ctx: Context, clipsFolder: string, id: string
   const gone = (await onlyFor(ctx, id)).map((u) => u.id);
   const files = (await ctx.tenant.from('clips').where('athlete_id', id).select('id')) as { id: string }[];
   await ctx.tenant.from('audit_entries').where('athlete_id', id).delete();
-  await ctx.tenant.from('audit_entries').whereIn('user_id', gone).update({ who: 'somebody erased' });
+  await ctx.tenant.from('audit_entries').whereIn('user_id', gone).update({ who: ERASED });
+  await forgetName(ctx, name);
   await ctx.tenant.from('users').whereIn('id', gone).delete();
   await ctx.tenant.from('invitations').whereRaw('json_contains(athletes, json_quote(?))', [id]).delete();
   await ctx.tenant.from('athletes').where('id', id).delete();
