@@ -1,4 +1,14 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, symlinkSync, truncateSync, unlinkSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  symlinkSync,
+  truncateSync,
+  unlinkSync,
+  writeFileSync,
+  statSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { EMPTY_MARKS } from '@wrightonic/contract';
 import type { ClipRecord } from '@wrightonic/contract';
@@ -52,6 +62,9 @@ describe('a clip', () => {
     const back = await owner.get(`${path}/file`).buffer(true).expect(200);
     expect(back.headers['content-type']).toBe('video/quicktime');
     expect((back.body as Buffer).equals(mov)).toBe(true);
+    // Nobody else of the machine reads it, and no browser keeps it.
+    expect(statSync(fileOf(id)).mode & 0o777).toBe(0o600);
+    expect(back.headers['cache-control']).toBe('no-store');
     // What is announced as another type than it is, is not kept.
     const other = uuid();
     await owner.put(`/athletes/${athlete}/clips/${other}`, clipOf(mov, { type: 'video/mp4' })).expect(200);
