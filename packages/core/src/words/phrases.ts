@@ -7,7 +7,7 @@ export function athletePhrases(): string[] {
   const ofFindings = FINDINGS.flatMap((f) => [
     f.forAthlete,
     ...(f.cost ? [f.cost.how] : []),
-    ...f.disciplines.flatMap((d) => Object.values(cueFor(f.id, d))),
+    ...f.disciplines.flatMap((d) => [cueFor(f.id, d).external, cueFor(f.id, d).internal]),
   ]);
   const ofDrills = DRILLS.flatMap((d) => [d.cue.external, d.cue.internal, d.feel, d.success, ...d.cheats.map((c) => c.counter)]);
   return [...new Set([...ofFindings, ...ofDrills])];
