@@ -95,7 +95,13 @@ describe('the story of a focus', () => {
     await see(athlete, 'stall', 'yes');
     await owner.put(`/athletes/${athlete}/foci/${uuid()}`, { finding: 'stall', rung: 1, diagnosis: null }).expect(200);
     const family = await signedIn(harness, { academy: owner.academy, role: 'guardian', athletes: [athlete] });
-    const [focus] = (await family.get(`/athletes/${athlete}`).expect(200)).body.foci;
+    const { body } = await family.get(`/athletes/${athlete}`).expect(200);
+    const [focus] = body.foci;
+    expect(body.why).toBeNull();
+    const said = (body.timeline as { text: string }[]).map((t) => t.text).join('\n');
+    expect(said).toContain('1 look');
+    expect(said).not.toContain(findingById('stall').title);
+    expect(said).toContain(findingById('stall').forAthlete);
     expect(Object.keys(focus)).not.toEqual(expect.arrayContaining(['now']));
     expect(focus).not.toHaveProperty('then');
     expect(focus).not.toHaveProperty('since');

@@ -88,7 +88,7 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     age: ageOn(athlete.birthDate, ctx.today),
     chain: row.chain,
     foci: active.map((row) => (may(ctx.user.role, 'judge') ? storyOf(row, result, request) : toFocus(row))),
-    why: active[0]?.why ?? null,
+    why: may(ctx.user.role, 'judge') ? (active[0]?.why ?? null) : null,
     today: today ? toAssignment(ctx, today) : null,
     next: next ? toAssignment(ctx, next) : null,
     workload: workloadOf(ctx, athlete, load),

@@ -6,8 +6,9 @@ import type { Context } from './context';
 const MOST = 40;
 const quoted = (finding: FindingId): string => findingById(finding).title;
 
-function summary(items: readonly Evidence[]): string {
-  const seen = items.flatMap((e) => (e.kind === 'eye' && e.answer === 'yes' ? [quoted(e.finding)] : []));
+/** @param named whether what was seen is named: to coaches it is, to the family it is a day of looking */
+function summary(items: readonly Evidence[], named: boolean): string {
+  const seen = (named ? items : []).flatMap((e) => (e.kind === 'eye' && e.answer === 'yes' ? [quoted(e.finding)] : []));
   const rest = items.length - items.filter((e) => e.kind === 'eye').length;
   const looks = items.filter((e) => e.kind === 'eye').length;
   const parts = [
@@ -70,12 +71,13 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
       { on_date: IsoDate; kind: ConsentKind; given: number; by_whom: string }[],
       { on_date: IsoDate; finding: FindingId; ruling: string; reason: string; author: string }[],
     ];
+  // What coaches write for coaches, and what they hold to be wrong, is not for the family’s page.
+  const family = ctx.reach === 'own';
   const byDay = new Map<IsoDate, Evidence[]>();
   for (const o of observations) byDay.set(o.on_date, [...(byDay.get(o.on_date) ?? []), o.evidence]);
   const entries: TimelineEntry[] = [
-    ...[...byDay].map(([on, items]): TimelineEntry => ({ on, kind: 'observation', text: summary(items) })),
-    // What coaches write for coaches is not for the family’s page.
-    ...(ctx.reach === 'own' ? [] : rulings).map((r): TimelineEntry => ({
+    ...[...byDay].map(([on, items]): TimelineEntry => ({ on, kind: 'observation', text: summary(items, !family) })),
+    ...(family ? [] : rulings).map((r): TimelineEntry => ({
       on: r.on_date,
       kind: 'observation',
       text: `${r.author} overruled “${quoted(r.finding).toLowerCase()}” (${r.ruling === 'absent' ? 'not there' : r.ruling === 'root' ? 'the root' : 'there'}): ${r.reason}`,
@@ -113,7 +115,11 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
       kind: 'consent',
       text: `${c.by_whom} ${c.given ? 'gave' : 'took back'} consent to ${c.kind === 'film' ? 'film' : 'share'}`,
     })),
-    ...foci.map((f): TimelineEntry => ({ on: f.started_on, kind: 'focus', text: `Focus: ${quoted(f.finding)}` })),
+    ...foci.map((f): TimelineEntry => ({
+      on: f.started_on,
+      kind: 'focus',
+      text: `Focus: ${family ? findingById(f.finding).forAthlete : quoted(f.finding)}`,
+    })),
   ];
   return entries.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0)).slice(0, MOST);
 }
