@@ -23,8 +23,8 @@ const VIEWS = [
   ['look', 'coach', '@bram/look', PHONE, 'light', ['next-link', 'next-link']],
   ['clip', 'coach', '@tavi/film', PHONE, 'light', ['text=tavi-now-side', 'wait', 'closer', 'part-measures', 'wait']],
   ['compare', 'coach', '@tavi/compare', PHONE, 'light', ['wait', 'wait']],
-  ['what', 'coach', '@bram/what', PHONE, 'light', []],
-  ['causes-wide', 'coach', '@bram/causes', DESK, 'light', ['wait', 'wait']],
+  ['what', 'coach', '@juna/what', PHONE, 'light', []],
+  ['causes-wide', 'coach', '@juna/causes', DESK, 'light', ['wait', 'wait']],
   [
     'what-if',
     'coach',
