@@ -191,7 +191,7 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
         : [];
     const why = root
       ? `${causeWords(root.probability)} (${Math.round(100 * root.probability)} %)${eases.length > 0 ? `; should ease: ${eases.join(', ')}` : ''}.`
-      : 'Chosen by the coach.';
+      : 'By the coach’s own word.';
     await tenant
       .from('foci')
       .where({ athlete_id: athleteId, slot: focusSlot(given.finding) })

@@ -63,7 +63,9 @@ function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly ro
           <FocusStory focus={focus} />
         </View>
       ))}
-      {why && judges ? <Text variant="bodyMedium">{say.sentence(why)}</Text> : null}
+      {why && judges ? (
+        <Text variant="bodySmall">{`When it was chosen: ${why[0]!.toLowerCase()}${say.sentence(why).slice(1)}`}</Text>
+      ) : null}
       {!judges && data.told ? <TellAthlete words={data.told} headed /> : null}
     </View>
   );
