@@ -16,7 +16,7 @@ const small = { width: 960, height: 540, playFps: 30, format: 'webm' };
 /** name, and what is rendered. */
 const CLIPS = [
   ['tavi-then-side', { ...small, seed: 61, athlete: ATHLETES.tavi, faults: { stall: 1 }, view: 'side-open', captureFps: 120 }],
-  ['tavi-now-side', { ...small, seed: 62, athlete: ATHLETES.tavi, faults: { stall: 0.2 }, view: 'side-open', captureFps: 120 }],
+  ['tavi-now-side', { ...small, seed: 64, athlete: ATHLETES.tavi, faults: { stall: 0.2 }, view: 'side-open', captureFps: 120 }],
   [
     'juna-side',
     { ...small, seed: 63, athlete: ATHLETES.juna, faults: { 'fold-and-lift': 0.8 }, view: 'side-open', captureFps: 120 },
