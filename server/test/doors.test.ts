@@ -79,6 +79,9 @@ describe('a password', () => {
     expect((await other.post('/account/password', { current: PASSWORD, next: 'password1234' }).expect(422)).body.detail).toMatch(
       /first that anybody tries/,
     );
+    // A weak new one is no guess at the present one.
+    for (let n = 0; n < FREE_TRIES + 1; n++)
+      await other.post('/account/password', { current: PASSWORD, next: 'password1234' }).expect(422);
     await other.post('/account/password', { current: PASSWORD, next: 'seven quiet herons' }).expect(200);
   });
 });
@@ -225,5 +228,11 @@ describe('erasing an athlete', () => {
     expect(all).not.toContain('O’Tarrow');
     expect(all).toContain('invited somebody erased');
     expect(all).toContain('invited Wenna Quillon');
+    // A short name is not cut out of a longer one.
+    const brief = await addAthlete(owner, { name: 'Al' });
+    await owner.put(`/invitations/${uuid()}`, { role: 'athlete', name: 'Alda', athletes: [other], groups: [] }).expect(200);
+    await owner.post(`/athletes/${brief}/erase`, { name: 'Al' }).expect(204);
+    const lines = (await harness.db('audit_entries').where('academy_id', owner.academy).select('did')) as { did: string }[];
+    expect(lines.map((l) => l.did).join('\n')).toContain('invited Alda as');
   });
 });

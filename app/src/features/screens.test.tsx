@@ -212,7 +212,7 @@ describe('Athlete', () => {
   it('answers the four questions', async () => {
     await show(<AthleteScreen id="a" />, { athlete: overview });
     expect((await screen.findByTestId('focus-title')).props.children).toBe('The trip forward stops after the lift');
-    expect(screen.getByText('Likely the cause (60 %).')).toBeTruthy();
+    expect(screen.getByText('When it was chosen: likely the cause (60 %).')).toBeTruthy();
     expect(screen.getAllByText('throws left').length).toBeGreaterThan(0);
     expect(screen.getByText(/Moved up: rung 1 → 2/)).toBeTruthy();
     fireEvent.press(screen.getByTestId('start-work'));

@@ -3,10 +3,7 @@ import { Text } from 'react-native-paper';
 import { usePalette } from './theme';
 import { useUnits } from './units';
 import { useVocabulary } from './vocabulary';
-import { evidenceText, percent, weekDay } from './words';
-
-/** A belief is never quite sure. */
-const chanceText = (chance: number): string => (chance > 0.99 ? 'over 99 %' : chance < 0.01 ? 'under 1 %' : percent(chance));
+import { chanceText, evidenceText, weekDay } from './words';
 
 /** How likely a focus was there when it was chosen, and is now, and what has spoken of it since: one line for every page. */
 export function FocusStory({ focus }: { readonly focus: FocusRecord }) {

@@ -20,6 +20,9 @@ export const weekDay = (date: string): string =>
   day(date).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
 
 export const percent = (share: number): string => `${Math.round(100 * share)} %`;
+/** A belief is never quite sure. */
+export const chanceText = (chance: number): string =>
+  chance > 0.99 ? 'over 99 %' : chance < 0.01 ? 'under 1 %' : percent(chance);
 export const rungText = (rung: Rung): string => `${rung} · ${RUNG_NAMES[rung]}`;
 
 const SIDES: Record<string, string> = {

@@ -1,6 +1,6 @@
 /** What an academy decides for itself. */
 import { SCHOOL_OPTIONS } from '@wrightonic/core';
-import type { AcademyNumbers, LeagueLimits, LeagueRule, Schools } from '@wrightonic/core';
+import type { AcademyNumbers, LeagueLimits, LengthUnit, LeagueRule, Schools } from '@wrightonic/core';
 import Joi from 'joi';
 import { numbersSchema, schoolsSchema } from './athlete';
 import { leagueLimitsSchema, leagueRuleSchema } from './load';
@@ -14,7 +14,7 @@ export interface LeagueAge {
 
 export interface AcademySettings {
   readonly speedUnit: 'mph' | 'km/h';
-  readonly lengthUnit: 'cm' | 'in';
+  readonly lengthUnit: LengthUnit;
   readonly timeZone: string;
   /** For every age; the tables of ages count beside it. */
   readonly leagueDailyLimit: number | null;

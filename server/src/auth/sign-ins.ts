@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { plainName, whereSignsInAs } from './names';
 import { passwordMatches } from './passwords';
 import { digest, newSecret } from './secrets';
-import { countTry, forgetTries, tryKey } from './tries';
+import { countTry, forgetTries, ownKey, tryKey } from './tries';
 
 export interface User {
   readonly id: string;
@@ -97,6 +97,19 @@ export async function signIn(db: Knex, name: string, password: string, visitor: 
   if (!(await passwordMatches(row?.password_hash ?? null, password)) || !row) return null;
   await forgetTries(db, key, now);
   return openSession(db, row.id, now, known === null ? undefined : visitor.device);
+}
+
+/**
+ * Whether a password is that of somebody who is signed in. A lost phone is no place to guess it: wrong ones are counted, and the
+ * count stands on its own, whatever becomes of the request.
+ * @throws ProblemError 429 after too many wrong ones
+ */
+export async function provesPassword(db: Knex, user: string, password: string, now: Date): Promise<boolean> {
+  await countTry(db, ownKey(user), now);
+  const row = (await db('users').where('id', user).first('password_hash')) as { password_hash: string } | undefined;
+  if (!(await passwordMatches(row?.password_hash ?? null, password))) return false;
+  await forgetTries(db, ownKey(user), now);
+  return true;
 }
 
 export async function userOf(db: Knex, token: string | undefined, now: Date): Promise<User | null> {

@@ -1,19 +1,27 @@
 import { check, PART_MOST, ROUTES } from '@wrightonic/contract';
-import type { ChannelQuery, DeviceBatch, InvitationToken, Joining, Route, RouteName, SignIn } from '@wrightonic/contract';
+import type {
+  ChannelQuery,
+  DeviceBatch,
+  InvitationToken,
+  Joining,
+  PasswordChange,
+  Route,
+  RouteName,
+  SignIn,
+} from '@wrightonic/contract';
 import { parse as parseCookies, serialize } from 'cookie';
 import express from 'express';
 import type { ErrorRequestHandler, Request, RequestHandler, Response, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Knex } from 'knex';
 import { v7 as uuidv7, validate as isUuid } from 'uuid';
-import { DEVICE_DAYS, openSession, SESSION_DAYS, signIn, signOut, userOf } from '../auth/sign-ins';
+import { DEVICE_DAYS, openSession, provesPassword, SESSION_DAYS, signIn, signOut, userOf } from '../auth/sign-ins';
 import type { SignedIn, User } from '../auth/sign-ins';
-import { countTry, forgetTries, ownKey } from '../auth/tries';
 import { retried } from '../db/retry';
 import { Tenant } from '../db/tenant';
 import { improveHere } from '../planner';
 import type { Improve } from '../planner';
-import { ProblemError } from '../problems';
+import { ProblemError, wrongField } from '../problems';
 import { join, lookAtInvitation, me } from '../services/account';
 import { BadClip, clipFile } from '../services/clips';
 import { within } from '../services/context';
@@ -142,6 +150,11 @@ const bodyOf = (route: Route): RequestHandler =>
 const read = (reader: RequestHandler, req: Request, res: Response): Promise<void> =>
   new Promise((resolve, reject) => void reader(req, res, (error?: unknown) => (error ? reject(error as Error) : resolve())));
 
+/** Endpoints that want the password once more, and where it stands: it is looked at before anything is begun. */
+const PROOF: Partial<Record<HandledRoute, (body: unknown) => string>> = {
+  changePassword: (body) => (body as PasswordChange).current,
+};
+
 export interface ApiOptions {
   readonly db: Knex;
   readonly clock: () => Date;
@@ -211,9 +224,10 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
     await requireChannel(db, id, key, clock());
     return id;
   };
+  const batch = bodyOf(ROUTES.sendToChannel);
   router.post(ROUTES.sendToChannel.path, async (req, res) => {
     const id = await channelOf(req, ROUTES.sendToChannel);
-    await read(bodyOf(ROUTES.sendToChannel), req, res);
+    await read(batch, req, res);
     await sendToChannel(db, id, checked(ROUTES.sendToChannel.body, req.body) as DeviceBatch, clock());
     res.status(204).end();
   });
@@ -261,8 +275,9 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
         improve,
       };
       res.setHeader('Cache-Control', 'no-store');
-      // A lost phone is no place to guess the password. Counted before, outside of what is taken back with a refusal.
-      if (name === 'changePassword') await countTry(db, ownKey(user.id), base.now);
+      const proof = PROOF[name]?.(call.body);
+      if (proof !== undefined && !(await provesPassword(db, user.id, proof, base.now)))
+        throw wrongField('current', 'is not your password');
       const answer =
         route.method === 'get'
           ? await handler(call)
@@ -283,7 +298,6 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
       for (const work of after) await work().catch((error: unknown) => log(String(error)));
       if (answer instanceof BadClip) throw answer;
       if (name === 'exportAthlete') await recordAudit(name, call);
-      if (name === 'changePassword') await forgetTries(db, ownKey(user.id), base.now);
       if (answer === null && route.answer === 'nothing') res.status(204).end();
       else res.json(answer ?? null);
     });
@@ -332,7 +346,7 @@ const away = () =>
     'The database is away for the moment. Nothing was saved; try again shortly.',
   );
 
-export function toProblem(error: unknown): ProblemError {
+function toProblem(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
   const { type, status, code, length, limit } = error as {
     type?: string;

@@ -73,8 +73,8 @@ export async function libraryAnswer(ctx: Context): Promise<LibraryAnswer> {
 
 /** Drills and ladders as the academy has them now. */
 export async function academyLibrary(ctx: Context): Promise<Library> {
-  const { drills, ladders } = await libraryAnswer(ctx);
-  return libraryFrom(drills, ladders);
+  const { drills, ladders, findings } = await libraryAnswer(ctx);
+  return libraryFrom(drills, ladders, findings);
 }
 
 /** What a planner is told of the academy’s own way with drills and ladders. */

@@ -1,3 +1,4 @@
+import { wholeWords } from '@wrightonic/core';
 import type { Archiving, AthleteExport, AthleteOverview, ErasePreview, Erasure } from '@wrightonic/contract';
 import { rm } from 'node:fs/promises';
 import { notFound, wrongField } from '../problems';
@@ -130,10 +131,14 @@ export async function erasePreview(ctx: Context, id: string): Promise<ErasePrevi
 }
 
 const ERASED = 'somebody erased';
+/** Longest text of both columns. */
+const MOST_TEXT = 200;
 
 /** Lines of the record and names of lists that say the name say that somebody was there, and not who. */
 async function forgetName(ctx: Context, name: string): Promise<void> {
   const holds = `%${name.replace(/[%_\\]/g, '\\$&')}%`;
+  const said = wholeWords([name]);
+  if (!said) return;
   const { tenant } = ctx;
   for (const [table, column] of [
     ['audit_entries', 'did'],
@@ -144,15 +149,9 @@ async function forgetName(ctx: Context, name: string): Promise<void> {
       await tenant
         .from(table)
         .where('id', row.id)
-        .update({
-          [column]: row[column]!.split(new RegExp(escaped(name), 'iu'))
-            .join(ERASED)
-            .slice(0, 200),
-        });
+        .update({ [column]: row[column]!.replace(said, ERASED).slice(0, MOST_TEXT) });
   }
 }
-
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
 /** Erases an athlete for good: all rows, the sign-ins that were for nobody else, and the invitations that name them. */
 export async function eraseAthlete(ctx: Context, clipsFolder: string, id: string, { name: typed }: Erasure): Promise<null> {

@@ -135,7 +135,12 @@ export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, 
   const active = foci.filter((f) => f.ended_at === null).slice(0, 2);
   if (active.length === 0)
     throw conflict('There is no focus', 'Choose a focus from “What is it?” first; a plan is made for a focus.');
-  const memory = await drillMemory(ctx, athleteId, await stuckOn(ctx, athleteId, active), libraryFrom(own.drills, own.ladders));
+  const memory = await drillMemory(
+    ctx,
+    athleteId,
+    await stuckOn(ctx, athleteId, active),
+    libraryFrom(own.drills, own.ladders, own.findings),
+  );
   return {
     on,
     schools: schoolsOf(ctx, athlete),

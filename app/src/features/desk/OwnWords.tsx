@@ -56,7 +56,7 @@ export function OwnWords({ finding, cue }: { readonly finding: Finding; readonly
           {error ? <Caution>{problemOf(error).detail}</Caution> : null}
           <Row>
             <Action label="Keep these words" busy={isLoading} onPress={() => save(draft)} testID="keep-words" />
-            <Action kind="plain" label="Leave it" onPress={() => setDraft(null)} />
+            <Action kind="plain" label="Not now" onPress={() => setDraft(null)} />
           </Row>
         </View>
       ) : (

@@ -1,7 +1,7 @@
 import { STARTING_WORDS } from '@wrightonic/contract';
 import type { AcademySettings, LeagueAge, Me } from '@wrightonic/contract';
 import { athletePhrases, says, spared } from '@wrightonic/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
@@ -86,7 +86,7 @@ function Words({
   readonly onChange: (words: readonly string[]) => void;
 }) {
   const palette = usePalette();
-  const left = PHRASES.filter((phrase) => says(spared(phrase, words), words));
+  const left = useMemo(() => PHRASES.filter((phrase) => says(spared(phrase, words), words)), [words]);
   return (
     <View style={{ gap: SPACE.s }}>
       {words.map((word, i) => (

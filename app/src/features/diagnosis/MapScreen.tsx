@@ -1,5 +1,5 @@
 import type { FindingId } from '@wrightonic/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -30,13 +30,31 @@ function Key() {
 const SMALLEST = 0.62;
 
 /** A drawing that is made to fit a wide screen, and is moved about on a narrow one. */
-function FittedMap({ laid, fit, children }: { readonly laid: Laid; readonly fit: boolean; readonly children: ReactNode }) {
+function FittedMap({
+  laid,
+  fit,
+  centre,
+  children,
+}: {
+  readonly laid: Laid;
+  readonly fit: boolean;
+  /** What the narrow screen opens on. */
+  readonly centre: FindingId | null;
+  readonly children: ReactNode;
+}) {
   const palette = usePalette();
   const [room, setRoom] = useState(0);
   const scale = fit && room > 0 ? Math.max(SMALLEST, Math.min(1, room / laid.width)) : 1;
+  const scroller = useRef<ScrollView>(null);
+  const middle = laid.nodes.find((n) => n.node.finding === centre)?.x;
+  useEffect(() => {
+    if (middle !== undefined && room > 0)
+      scroller.current?.scrollTo({ x: Math.max(0, middle * scale - room / 2), animated: false });
+  }, [middle, room, scale]);
   return (
     <View onLayout={(e) => setRoom(e.nativeEvent.layout.width - 2)}>
       <ScrollView
+        ref={scroller}
         horizontal
         style={{ borderWidth: 1, borderColor: palette.line, backgroundColor: palette.sheet }}
         testID="cause-map"
@@ -96,7 +114,7 @@ export function MapScreen({ id, centre: opened }: { readonly id: string; readonl
     return found?.kind === 'finding' ? found.as : null;
   };
   const drawing = (
-    <FittedMap laid={laid} fit={wide}>
+    <FittedMap laid={laid} fit={wide} centre={centre}>
       <MapDrawing laid={laid} chosen={centre} onChoose={setChosen} />
     </FittedMap>
   );

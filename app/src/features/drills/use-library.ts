@@ -10,7 +10,7 @@ const NOTHING_OWN: LibraryAnswer = { drills: [], ladders: [], findings: [] };
 const MADE = new WeakMap<LibraryAnswer, Library>();
 
 function libraryOfAnswer(own: LibraryAnswer): Library {
-  const made = MADE.get(own) ?? libraryFrom(own.drills, own.ladders);
+  const made = MADE.get(own) ?? libraryFrom(own.drills, own.ladders, own.findings);
   MADE.set(own, made);
   return made;
 }

@@ -94,7 +94,7 @@ export function SensorPeaks({
           ) : null}
           <Row>
             <Action label="Keep it" disabled={wrong || Object.keys(peaksMs).length === 0} onPress={keep} testID="keep-peaks" />
-            <Action kind="plain" label="Leave it" onPress={() => setOpen(false)} />
+            <Action kind="plain" label="Not now" onPress={() => setOpen(false)} />
           </Row>
         </View>
       ) : (

@@ -7,12 +7,12 @@ import { ChainStrip } from '../../ui/ChainStrip';
 import { LinkRow } from '../../ui/controls';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useVocabulary } from '../../ui/vocabulary';
-import { percent } from '../../ui/words';
+import { chanceText } from '../../ui/words';
 
 function stateOf(row: AthleteRow, say: Vocabulary): string {
   if (row.locked) return 'Throwing is locked';
   const focus = row.focus
-    ? `${say.title(row.focus)}${row.focusChance === null ? '' : `, ${percent(row.focusChance)}`}`
+    ? `${say.title(row.focus)}${row.focusChance === null ? '' : `, ${chanceText(row.focusChance)} now`}`
     : row.intakeOpen
       ? 'Intake not finished'
       : 'No focus yet';

@@ -32,5 +32,9 @@ describe('what speaks of a finding', () => {
       '2026-05-20',
       '2026-05-10',
     ]);
+    const oneDay = [look('stall', '2026-05-20', 'yes'), look('stall', '2026-05-20', 'no'), look('stall', '2026-05-20', 'yes')];
+    const said = (list: readonly DatedEvidence[]) => speaksOf({ ...request, evidence: list }, 'stall', '2026-05-01');
+    expect(said([...oneDay].reverse())).toEqual(said(oneDay));
+    expect(said([oneDay[1]!, oneDay[0]!, oneDay[2]!])).toEqual(said(oneDay));
   });
 });

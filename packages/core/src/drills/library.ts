@@ -1,6 +1,7 @@
 import type { Discipline } from '../delivery/links';
 import type { FindingId } from '../findings/ids';
-import type { OwnFinding } from '../findings/vocabulary';
+import { CATALOGUE_WORDS, vocabularyOf } from '../findings/vocabulary';
+import type { OwnFinding, Vocabulary } from '../findings/vocabulary';
 import { baseOf, drillById, DRILLS, isCopy } from './catalogue';
 import { LADDERS, ladderFrom } from './ladders';
 import type { Ladder } from './ladders';
@@ -30,6 +31,8 @@ export interface Library {
   readonly version: (id: string) => number;
   /** @throws RangeError where the finding does not belong to the discipline */
   readonly ladder: (finding: FindingId, discipline: Discipline) => Ladder;
+  /** How the academy says things of findings. */
+  readonly words: Vocabulary;
 }
 
 const keyOf = (finding: FindingId, discipline: Discipline): string => `${discipline}|${finding}`;
@@ -44,8 +47,12 @@ export function newestLadders(ladders: readonly OwnLadder[]): readonly OwnLadder
   return [...newest.values()].filter(({ rungs }) => rungs !== null);
 }
 
-/** An academy’s library from its versions of drills and ladders, in whatever order they come. */
-export function libraryFrom(own: readonly OwnDrill[], ownLadders: readonly OwnLadder[]): Library {
+/** An academy’s library from its versions of drills, ladders and words for findings, in whatever order they come. */
+export function libraryFrom(
+  own: readonly OwnDrill[],
+  ownLadders: readonly OwnLadder[],
+  findings: readonly OwnFinding[] = [],
+): Library {
   const newest = newestOwn(own);
   const copies = [...newest.keys()].filter(isCopy).sort();
   const drills = [...DRILLS, ...copies.map(drillById)].map((d) => inOwnWay(d, newest.get(d.id)));
@@ -73,6 +80,7 @@ export function libraryFrom(own: readonly OwnDrill[], ownLadders: readonly OwnLa
       if (!found) throw new RangeError(`“${finding}” has no ladder in ${discipline}`);
       return found;
     },
+    words: findings.length === 0 ? CATALOGUE_WORDS : vocabularyOf(findings),
   };
 }
 
@@ -83,8 +91,8 @@ const MADE = new WeakMap<OwnLibrary, Library>();
 
 /** The library that a request is planned with. */
 export function libraryOf({ library }: { readonly library?: OwnLibrary }): Library {
-  if (!library?.own && !library?.ladders) return STANDARD_LIBRARY;
-  const made = MADE.get(library) ?? libraryFrom(library.own ?? [], library.ladders ?? []);
+  if (!library?.own && !library?.ladders && !library?.findings) return STANDARD_LIBRARY;
+  const made = MADE.get(library) ?? libraryFrom(library.own ?? [], library.ladders ?? [], library.findings);
   MADE.set(library, made);
   return made;
 }

@@ -34,4 +34,14 @@ describe('an academy’s own words for findings', () => {
     );
     expect(CATALOGUE_WORDS.sentence(said)).toBe(said);
   });
+
+  it('do not run into one another, in whatever order they stand: one may be called what another was', () => {
+    const [stall, late] = [findingById('stall').title, findingById('late-hips').title];
+    const exchanged = [
+      { finding: 'stall', version: 1, words: { title: late } },
+      { finding: 'late-hips', version: 1, words: { title: stall } },
+    ] as const;
+    for (const list of [exchanged, [...exchanged].reverse()])
+      expect(vocabularyOf(list).sentence(`“${stall}” before “${late}”`)).toBe(`“${late}” before “${stall}”`);
+  });
 });

@@ -39,14 +39,20 @@ export function newestFindingWords(own: readonly OwnFinding[]): ReadonlyMap<Find
   return newest;
 }
 
-const quoted = (title: string): string => `“${title}”`;
-
 /** The catalogue's words, with an academy's own before them. */
 export function vocabularyOf(own: readonly OwnFinding[]): Vocabulary {
   const newest = newestFindingWords(own);
   const wordsOf = (finding: FindingId): FindingWords => newest.get(finding)?.words ?? {};
-  const titles = [...newest].flatMap(([finding, { words }]) =>
-    words.title === undefined ? [] : [[findingById(finding).title, words.title] as const],
+  const titles = new Map(
+    [...newest].flatMap(([finding, { words }]) => {
+      const { title } = findingById(finding);
+      return words.title === undefined
+        ? []
+        : ([
+            [title, words.title],
+            [title.toLowerCase(), words.title.toLowerCase()],
+          ] as const);
+    }),
   );
   return {
     title: (finding) => wordsOf(finding).title ?? findingById(finding).title,
@@ -56,12 +62,9 @@ export function vocabularyOf(own: readonly OwnFinding[]): Vocabulary {
       const { cue } = wordsOf(finding);
       return cue === undefined ? cueFor(finding, discipline) : { external: cue, internal: cue };
     },
+    // In one pass: what was put in is not looked at again, so the order of the list says nothing.
     sentence: (text) =>
-      titles.reduce(
-        (said, [from, to]) =>
-          said.replaceAll(quoted(from), quoted(to)).replaceAll(quoted(from.toLowerCase()), quoted(to.toLowerCase())),
-        text,
-      ),
+      text.replace(/“([^“”]*)”/gu, (whole, title: string) => (titles.has(title) ? `“${titles.get(title)}”` : whole)),
   };
 }
 

@@ -47,7 +47,7 @@ export interface Formula {
   readonly planeSd?: number | Partial<Record<View, number>>;
   /** A length: the scale's error counts. */
   readonly scaled?: boolean;
-  /** The greatest of noisy values is too great, or a lowest too low: what the marks' own jitter adds is taken off. */
+  /** The greatest of noisy values is too great: what the marks' own jitter adds is taken off. */
   readonly noisy?: boolean;
   /** Hangs on speeds at the very end of a movement: tracked joints are too rough for it. */
   readonly handOnly?: boolean;
@@ -72,7 +72,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'hip-shoulder-separation',
     events: ['contact', 'foot-flat', 'max'],
     views: ABOVE,
-    rough: { front: { sd: 7, why: 'from the front the turns of hips and shoulders are only estimated from their widths' } },
+    rough: { front: { sd: 11, why: 'from the front the turns of hips and shoulders are only estimated from their widths' } },
     at: (t, event) => {
       if (t.request.view === 'front') {
         if (event === 'max') throw new Missing('the greatest separation cannot be told from the front');
@@ -203,7 +203,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'lead-foot-angle',
     events: ['contact'],
     views: ABOVE,
-    rough: { front: { sd: 7, why: 'from the front the turn of the foot is only estimated from its width' } },
+    rough: { front: { sd: 10, why: 'from the front the turn of the foot is only estimated from its width' } },
     at: (t, e) => {
       const f = frameOf(t, e);
       const d = minus(t.at('lead-toe', f), t.at('lead-heel', f));

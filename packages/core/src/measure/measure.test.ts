@@ -146,7 +146,7 @@ describe('a view', () => {
     expect(found.why).toContain('film it from above');
     const foot = find(exact('front'), 'lead-foot-angle', 'contact');
     expect(foot.valid).toBe(true);
-    expect(foot.sd).toBeGreaterThanOrEqual(7);
+    expect(foot.sd).toBeGreaterThanOrEqual(10);
     expect(foot.why).toContain('only estimated');
   });
 

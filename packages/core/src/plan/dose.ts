@@ -1,7 +1,6 @@
 import { libraryOf } from '../drills/library';
 import { counterFor } from '../drills/cheats';
 import type { Drill, Place, Rung } from '../drills/types';
-import { vocabularyOf } from '../findings/vocabulary';
 import type { FindingId } from '../findings/ids';
 import { findingById } from '../findings/catalogue';
 import { HARD_EFFORT } from '../load/tables';
@@ -68,7 +67,7 @@ function effortOf(
 
 /** The one cue of a focus for this athlete. */
 export function sessionCue(finding: FindingId, context: Context): string {
-  const cue = vocabularyOf(context.request.library?.findings ?? []).cue(finding, context.request.athlete.discipline);
+  const cue = libraryOf(context.request).words.cue(finding, context.request.athlete.discipline);
   return context.schools.method === 'positions' && context.day.age >= 13 ? cue.internal : cue.external;
 }
 

@@ -46,12 +46,17 @@ const OTHERWISE: Readonly<Record<string, string>> = {
 
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
+/** Matches each of some words or names as a whole, whatever its case; null where there are none. Blanks round them do not count. */
+export function wholeWords(words: readonly string[]): RegExp | null {
+  const known = words.map((word) => word.trim()).filter((word) => word !== '');
+  if (known.length === 0) return null;
+  return new RegExp(`(?<![\\p{L}\\p{N}])(?:${known.map(escaped).join('|')})(?![\\p{L}\\p{N}])`, 'giu');
+}
+
 /** Whether a text says one of the words, as a whole word and whatever its case. */
 export function says(text: string, words: readonly string[]): boolean {
-  const known = words.map((word) => word.trim()).filter((word) => word !== '');
-  return (
-    known.length > 0 && new RegExp(`(?<![\\p{L}\\p{N}])(?:${known.map(escaped).join('|')})(?![\\p{L}\\p{N}])`, 'iu').test(text)
-  );
+  const found = wholeWords(words);
+  return found !== null && text.search(found) >= 0;
 }
 
 /**
