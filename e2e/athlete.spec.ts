@@ -1,8 +1,8 @@
-import { expect, test } from '@playwright/test';
-import { ATHLETE, COACH, signIn } from './steps';
+import { expect, test } from './test';
+import { ATHLETE, COACH, signIn, signInByHand } from './steps';
 
 test('an athlete sees their own day, and nobody else’s', async ({ page }) => {
-  await signIn(page, ATHLETE);
+  await signInByHand(page, ATHLETE);
   await expect(page.getByRole('link', { name: 'My day' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Athletes' })).toHaveCount(0);
   await expect(page.getByText('What we are working on')).toBeVisible();
@@ -32,7 +32,6 @@ test('every main view opens without an error, and nothing scrolls sideways', asy
   ]) {
     await page.goto(`/${path}`);
     await expect(page.getByRole('progressbar')).toHaveCount(0);
-    await page.waitForTimeout(300);
     const sideways = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect({ path, sideways }).toEqual({ path, sideways: 0 });
     const unnamed = await page.evaluate(

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { addAthlete, look, signIn } from './steps';
 
 test('a body value changes the diagnosis and the next test; a slip is corrected; a pause loses nothing', async ({

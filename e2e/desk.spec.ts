@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { COACH, signIn } from './steps';
 
 test('keys do what the sheet says', async ({ page }) => {

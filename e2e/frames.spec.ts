@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 
 interface Decoded {
   readonly info: { readonly frames: number; readonly playFps: number; readonly captureFps: number | null };

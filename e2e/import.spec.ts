@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { signIn } from './steps';
 
 test('a list with faults: seen first, mended by a choice, brought in, and taken back whole', async ({ page }, info) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { addAthlete, look, signIn } from './steps';
 
 /** The whole loop as a coach does it, with the connection cut in the middle of the reps. */

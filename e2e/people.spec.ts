@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import type { Browser, Page } from '@playwright/test';
 import { addAthlete, COACH, signIn } from './steps';
 
@@ -198,9 +198,9 @@ const CLOSED: Record<keyof typeof PEOPLE, RegExp> = {
 };
 
 for (const role of Object.keys(PEOPLE) as (keyof typeof PEOPLE)[])
-  test(`as ${role}, every screen opens or says that it is not theirs`, async ({ page, browser }) => {
+  test(`as ${role}, every screen opens or says that it is not theirs`, async ({ page, browser, baseURL }) => {
     const errors: string[] = [];
-    const coach = await browser.newPage({ baseURL: process.env.BASE_URL });
+    const coach = await browser.newPage({ baseURL: baseURL! });
     await signIn(coach);
     const { rows } = (await (await coach.request.get('/api/athletes?search=tavi')).json()) as { rows: { id: string }[] };
     const tavi = rows[0]!.id;

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { addAthlete, look, signIn } from './steps';
 
 /** A plan as a coach takes it in the hand: another drill, a rule that breaks and is mended, undo, and the library behind it. */

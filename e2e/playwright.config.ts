@@ -14,12 +14,11 @@ export default defineConfig({
   testDir: '.',
   timeout: 150_000,
   expect: { timeout: 20_000 },
-  workers: 1,
+  workers: process.env.BASE_URLS?.split(' ').length ?? 1,
   reporter: [['list'], ['json']],
   outputDir: '../test-results',
   use: {
     actionTimeout: 25_000,
-    baseURL: process.env.BASE_URL,
     browserName: 'chromium',
     launchOptions: { executablePath: '/usr/bin/chromium', args },
   },

@@ -1,6 +1,7 @@
-// npm test: installs what is missing, then runs every test: core, server against a real MariaDB, components, browser.
+// npm test: installs what is missing, then runs every test: core, server against a real MariaDB, components, the commands, browser.
+// “npm test unit”, “npm test running”, “npm test browser” run one part alone; paths after it narrow the first and the last.
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { installDebian, installPackages } from './lib/install.mjs';
 import { cacheFolder, inRoot, root } from './lib/paths.mjs';
@@ -17,6 +18,8 @@ mkdirSync(cacheFolder, { recursive: true });
 let passed = 0;
 let failed = 0;
 let broken = false;
+/** Browsers at once: each has an academy and a server of its own. */
+const WORKERS = 2;
 
 function run(args, env = {}) {
   return spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
@@ -25,6 +28,8 @@ function run(args, env = {}) {
 async function unitTests() {
   const taken = takeFolder('test');
   const database = await startDatabase(taken.folder, { durable: false });
+  // What a run left behind that was killed.
+  for (const name of database.named('app_')) database.drop(name);
   const report = join(cacheFolder, `jest-${process.pid}.json`);
   try {
     const ok = run(
@@ -56,11 +61,11 @@ async function unitTests() {
 }
 
 async function browserTests() {
-  const demo = await startDemo({ name: 'e2e', fresh: true, durable: false, port: '0', say });
+  const demo = await startDemo({ name: 'e2e', fresh: true, durable: false, port: '0', copies: WORKERS, say });
   const report = join(cacheFolder, `browser-${process.pid}.json`);
   try {
     const ok = run(['playwright', 'test', '--config', inRoot('e2e', 'playwright.config.ts'), ...process.argv.slice(3)], {
-      BASE_URL: demo.url,
+      BASE_URLS: demo.urls.join(' '),
       PLAYWRIGHT_JSON_OUTPUT_NAME: report,
       PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1',
     });
@@ -74,9 +79,32 @@ async function browserTests() {
   }
 }
 
+/** The commands by which it is started, run for real, backed up and restored. */
+function runningTests() {
+  const report = join(cacheFolder, `running-${process.pid}.tap`);
+  const tests = readdirSync(inRoot('scripts', 'tests')).filter((name) => name.endsWith('.test.mjs'));
+  const reporters = ['spec', 'stdout', 'tap', report].map((value, n) => `--test-reporter${n % 2 ? '-destination' : ''}=${value}`);
+  const files = tests.map((name) => inRoot('scripts', 'tests', name));
+  const { status } = spawnSync(process.execPath, ['--test', '--test-concurrency=1', ...reporters, ...files], {
+    cwd: root,
+    stdio: 'inherit',
+    timeout: 600_000,
+  });
+  try {
+    const tap = readFileSync(report, 'utf8');
+    const count = (what) => Number(new RegExp(`^# ${what} (\\d+)$`, 'm').exec(tap)?.[1] ?? 0);
+    passed += count('pass');
+    failed += count('fail') + count('cancelled');
+  } finally {
+    rmSync(report, { force: true });
+  }
+  broken ||= status !== 0;
+}
+
+const parts = { unit: unitTests, running: runningTests, browser: browserTests };
 try {
-  if (only !== 'browser') await unitTests();
-  if (only !== 'unit') await browserTests();
+  if (only && !parts[only]) throw new Error(`“${only}” is no part of the tests: ${Object.keys(parts).join(', ')}.`);
+  for (const [name, part] of Object.entries(parts)) if (!only || only === name) await part();
 } catch (error) {
   process.stderr.write(`${error instanceof Error ? error.message : error}\n`);
   broken = true;

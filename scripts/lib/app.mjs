@@ -1,6 +1,6 @@
 // Exports the web application: fonts are copied in from their packages, then Metro bundles.
 import { spawnSync } from 'node:child_process';
-import { copyFileSync, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { inRoot } from './paths.mjs';
@@ -30,7 +30,7 @@ function copyFonts() {
 function newestIn(folder) {
   let newest = 0;
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (['node_modules', 'dist', '.expo', 'fonts', 'track', 'planner'].includes(entry.name)) continue;
+    if (['node_modules', 'dist', 'dist.new', '.expo', 'fonts', 'track', 'planner'].includes(entry.name)) continue;
     const path = join(folder, entry.name);
     newest = Math.max(newest, entry.isDirectory() ? newestIn(path) : statSync(path).mtimeMs);
   }
@@ -69,10 +69,13 @@ export async function fillPublic() {
 async function build() {
   await fillPublic();
   process.stderr.write('Building the app (two to three minutes the first time)…\n');
-  const done = spawnSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+  const done = spawnSync('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist.new'], {
     cwd: inRoot('app'),
     encoding: 'utf8',
     env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' },
   });
   if (done.status !== 0) throw new Error(`The app could not be built:\n${done.stdout}\n${done.stderr}`);
+  // Whole or not at all: an export that was killed half-way is never served.
+  rmSync(inRoot('app', 'dist'), { recursive: true, force: true });
+  renameSync(inRoot('app', 'dist.new'), inRoot('app', 'dist'));
 }

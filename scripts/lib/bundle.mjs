@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { cacheFolder, inRoot } from './paths.mjs';
 
@@ -30,7 +30,7 @@ export async function bundle(entry, name) {
   const { build } = await import('esbuild');
   await build({
     entryPoints: [inRoot(entry)],
-    outfile,
+    outfile: `${outfile}.${process.pid}.mjs`,
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -40,5 +40,6 @@ export async function bundle(entry, name) {
     external: ['@playwright/test', '@node-rs/argon2', 'knex', 'mysql2', 'express', 'joi-to-json', 'highs'],
     banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
   });
+  renameSync(`${outfile}.${process.pid}.mjs`, outfile);
   return outfile;
 }

@@ -106,7 +106,11 @@ export async function startDatabase(folder, { durable = true } = {}) {
       install(folder);
     }
     for (let attempt = 0; !started; attempt++) {
-      state = { port: await freePort(), password: randomBytes(18).toString('hex') };
+      // Where it was before, if it can be: whoever knows its address finds it again.
+      state = {
+        port: (attempt === 0 && state?.port) || (await freePort()),
+        password: state?.password ?? randomBytes(18).toString('hex'),
+      };
       writeInitFile(folder, state.password);
       const server = launch(folder, state.port, durable);
       let ended = false;
@@ -128,11 +132,32 @@ export async function startDatabase(folder, { durable = true } = {}) {
       { env, encoding: 'utf8' },
     );
     if (done.status !== 0) throw new Error(`MariaDB refused “${statement}”: ${done.stderr}`);
+    return done.stdout;
   };
   return {
     started,
     url: (database) => urlOf(state, database),
     create: (database) => sql(`CREATE DATABASE IF NOT EXISTS \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`),
+    copy: (from, to) => {
+      const as = `--no-defaults -h127.0.0.1 -P${state.port} -uapp -p${state.password}`;
+      const done = spawnSync(
+        'sh',
+        [
+          '-c',
+          `set -e; mariadb-dump ${as} ${from} > "$1"; mariadb ${as} ${to} < "$1"; rm "$1"`,
+          'copy',
+          join(folder, 'copy.sql'),
+        ],
+        { env, encoding: 'utf8' },
+      );
+      if (done.status !== 0) throw new Error(`MariaDB could not copy ${from}: ${done.stderr}`);
+    },
+    /** Databases of the application whose names begin so. */
+    named: (start) =>
+      sql(`SHOW DATABASES LIKE '${start.replaceAll('_', '\\\\_')}%'`)
+        .split('\n')
+        .slice(1)
+        .filter(Boolean),
     drop: (database) => sql(`DROP DATABASE IF EXISTS \`${database}\``),
     stop: async () => {
       try {

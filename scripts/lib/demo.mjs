@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { exportApp } from './app.mjs';
 import { bundle } from './bundle.mjs';
@@ -9,23 +9,23 @@ const today = () => new Date().toISOString().slice(0, 10);
 
 /**
  * Starts everything the demo needs: database, demo data, app, server.
- * @param {{ name?: string, fresh?: boolean, durable?: boolean, port?: string, say?: (line: string) => void }} options
+ * @param {{ name?: string, fresh?: boolean, durable?: boolean, port?: string, copies?: number, say?: (line: string) => void }} options
+ *   `copies` academies that know nothing of each other, each with a server of its own: tests that run at once
  */
 export async function startDemo({
   name = 'demo',
   fresh = false,
   durable = true,
   port = process.env.PORT ?? '0',
+  copies = 1,
   say = () => {},
 } = {}) {
   const taken = takeFolder(name);
   let database = null;
-  let running = null;
+  const running = [];
   const stop = async () => {
-    if (running) {
-      running.child.kill('SIGTERM');
-      await ended(running.child);
-    }
+    for (const { child } of running) child.kill('SIGTERM');
+    await Promise.all(running.map(({ child }) => ended(child)));
     await database?.stop();
     taken.release();
   };
@@ -49,13 +49,27 @@ export async function startDemo({
       });
       writeFileSync(stamp, today());
     }
-    running = await startServer(await bundle('server/src/main.ts', 'server'), {
-      DATABASE_URL: database.url('app_demo'),
-      APP_FOLDER: appFolder,
-      CLIPS_FOLDER: join(taken.folder, 'clips'),
-      PORT: port,
-    });
-    return { url: running.url, stop, child: running.child, database };
+    const server = await bundle('server/src/main.ts', 'server');
+    for (let copy = 1; copy <= copies; copy++) {
+      const mark = copy === 1 ? '' : `_${copy}`;
+      if (copy > 1) {
+        database.drop(`app_demo${mark}`);
+        database.create(`app_demo${mark}`);
+        database.copy('app_demo', `app_demo${mark}`);
+        rmSync(join(taken.folder, `clips${mark}`), { recursive: true, force: true });
+        cpSync(join(taken.folder, 'clips'), join(taken.folder, `clips${mark}`), { recursive: true });
+      }
+      running.push(
+        await startServer(server, {
+          DATABASE_URL: database.url(`app_demo${mark}`),
+          APP_FOLDER: appFolder,
+          CLIPS_FOLDER: join(taken.folder, `clips${mark}`),
+          PORT: port,
+        }),
+      );
+    }
+    const [{ url, child }] = running;
+    return { url, urls: running.map((r) => r.url), stop, child, database };
   } catch (error) {
     await stop();
     throw error;

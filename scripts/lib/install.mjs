@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { createHash } from 'node:crypto';
-import { cacheFolder, inRoot, root } from './paths.mjs';
+import { existsSync, readFileSync } from 'node:fs';
+import { inRoot, root } from './paths.mjs';
+import { lockHeld, takeLock } from './processes.mjs';
 
 const quietNpm = (line) => !/Unknown user config|install-scripts|^npm notice|^$/.test(line);
 
@@ -17,17 +17,44 @@ function run(command, args, { quiet = false, env = {} } = {}) {
   if (!quiet && output) process.stderr.write(`${output}\n`);
 }
 
+const packagesIn = (file) => JSON.parse(readFileSync(file, 'utf8')).packages;
+
+/**
+ * What the lock file asks for beside what npm has noted at the end of its last whole install: by hand or by us, it is the same note,
+ * and an install that was killed leaves none.
+ * @param {string} wanted path of package-lock.json
+ * @param {string} noted path of node_modules/.package-lock.json
+ */
+export function packagesComplete(wanted, noted) {
+  if (!existsSync(noted)) return false;
+  const there = packagesIn(noted);
+  return Object.entries(packagesIn(wanted)).every(
+    ([path, { version, link, optional, devOptional, peer }]) =>
+      path === '' ||
+      (there[path]
+        ? link || there[path].version === version
+        : optional || devOptional || peer || !path.includes('node_modules/')),
+  );
+}
+
+const complete = () => packagesComplete(inRoot('package-lock.json'), inRoot('node_modules', '.package-lock.json'));
+const pause = (ms) => Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, ms);
+
 /** Installs npm packages when they are missing or the lock file has changed. Progress goes to stderr. */
 export function installPackages({ quiet = false } = {}) {
-  const lock = createHash('sha256')
-    .update(readFileSync(inRoot('package-lock.json')))
-    .digest('hex');
-  const stamp = inRoot('node_modules', '.wrightonic-lock');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  process.stderr.write('Installing npm packages (about two minutes the first time)…\n');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet, env: { PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } });
-  mkdirSync(cacheFolder, { recursive: true });
-  writeFileSync(stamp, lock);
+  if (complete()) return;
+  // Two that start at once install once: the second waits, and finds the first one's work.
+  const lock = takeLock('install');
+  if (!lock) {
+    while (lockHeld('install')) pause(500);
+    return installPackages({ quiet });
+  }
+  try {
+    process.stderr.write('Installing npm packages (about two minutes the first time)…\n');
+    run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet, env: { PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } });
+  } finally {
+    lock.release();
+  }
 }
 
 const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0;
@@ -37,6 +64,7 @@ const sbin = (program) => has(program) || existsSync(`/usr/sbin/${program}`);
 const DEBIAN = [
   { package: 'mariadb-server-core', there: () => sbin('mariadbd') },
   { package: 'mariadb-client-core', there: () => has('mariadb') },
+  { package: 'mariadb-client', there: () => has('mariadb-dump') },
   { package: 'chromium', there: () => has('chromium'), browser: true },
 ];
 

@@ -1,10 +1,11 @@
-import { EMPTY_MARKS, reachOf, RIGHTS, ROLES, ROUTES } from '@wrightonic/contract';
+import { reachOf, RIGHTS, ROLES, ROUTES } from '@wrightonic/contract';
 import type { Role, Route, RouteName } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
 import request from 'supertest';
 import { AUDIT } from '../src/http/audit';
 import type { HandledRoute } from '../src/http/handlers';
-import { addAthlete, ATHLETE, eye, rep, SETTINGS, signedIn, startHarness } from './harness';
+import { BODIES } from './bodies';
+import { addAthlete, signedIn, startHarness } from './harness';
 import type { Client, Harness } from './harness';
 
 /**
@@ -20,10 +21,6 @@ let own: string;
 let other: string;
 let foreign: string;
 let foreignIds: Record<string, string>;
-
-const file = Buffer.from('Name,Born,Throws,Height,Weight,Discipline\nAlda Quillbrook,2011-03-04,R,160,50,overhand\n').toString(
-  'base64',
-);
 
 beforeAll(async () => {
   harness = await startHarness();
@@ -46,74 +43,12 @@ beforeAll(async () => {
   await foreignOwner
     .put(`/invitations/${ids.invitations}`, { role: 'guardian', name: 'Their guardian', athletes: [foreign], groups: [] })
     .expect(200);
-  await foreignOwner.put(`/imports/${ids.imports}`, { fileName: 'theirs.csv', file }).expect(200);
+  await foreignOwner.put(`/imports/${ids.imports}`, BODIES.putImport!(own)).expect(200);
   await foreignOwner.put(`/channels/${ids.channels}`).expect(200);
   foreignIds = { ...ids, people: (await signedIn(harness, { academy: foreignOwner.academy, role: 'instructor' })).user };
 });
 afterAll(() => harness.close());
 afterEach(() => expect(harness.faults).toEqual([]));
-
-/** A body that each endpoint would take, so that a refusal is about the person and not the body. */
-const BODIES: Partial<Record<RouteName, () => object>> = {
-  changePassword: () => ({ current: 'not the password', next: 'some new words here' }),
-  settings: () => SETTINGS,
-  changePerson: () => ({ role: 'instructor', groups: [], athletes: [] }),
-  putInvitation: () => ({ role: 'guardian', name: 'Somebody', athletes: [own], groups: [] }),
-  putGroup: () => ({ name: `Group ${uuid()}`, athletes: [] }),
-  lookAtImport: () => ({ fileName: 'a.csv', file }),
-  putImport: () => ({ fileName: 'a.csv', file }),
-  putAthlete: () => ATHLETE,
-  putIntake: () => INTAKE,
-  putConsent: () => ({ kind: 'film', given: true }),
-  archive: () => ({ archived: false }),
-  // A wrong name on purpose: whoever may erase is told so, and the athlete stays for the next call.
-  eraseAthlete: () => ({ name: 'Not This One' }),
-  putBodyCheck: () => ({ on: '2026-05-04', kind: 'short', steps: [{ test: 'hip-internal-rotation', side: 'drive' }] }),
-  putBodyReading: () => ({ ...STEP, check: uuid(), value: 30, readBy: 'tilt', moment: 'first' }),
-  putBodyNote: () => ({ ...STEP, check: uuid(), note: 'stiff', pain: null }),
-  putClip: () => CLIP,
-  putMarks: () => EMPTY_MARKS,
-  mendClip: () => ({ view: 'front' }),
-  putObservation: () => eye('stall', 'yes'),
-  putRuling: () => ({ finding: 'stall', as: 'absent', reason: 'seen on film' }),
-  putFocus: () => ({ finding: 'stall', rung: 1, diagnosis: null }),
-  changeFocus: () => ({ rung: 2, reason: 'to see' }),
-  putPlan: () => ({ weeks: 2, games: [], pinned: [] }),
-  editPlan: () => ({ edits: [] }),
-  putOwnDrill: () => ({ drill: 'easy-catch', words: {}, use: 'usual' }),
-  putOwnFinding: () => ({ finding: 'stall', words: { cue: 'Keep rolling' } }),
-  putOwnLadder: () => ({ finding: 'stall', discipline: 'overhand', rungs: null }),
-  putSession: () => ({ on: '2026-05-04', assignment: null, painBefore: [] }),
-  log: () => ({ entries: [rep()] }),
-  removeLoad: () => ({ reason: 'tapped on the bench' }),
-  putOuting: () => ({ on: '2026-05-04', pitches: 0, throws: 10, highEffort: 0, innings: 0 }),
-  putClearance: () => ({ date: '2026-05-04', by: 'Dr. Nobody' }),
-};
-const CLIP = {
-  on: '2026-05-04',
-  name: 'a.webm',
-  type: 'video/webm',
-  bytes: 100,
-  sha256: 'a'.repeat(64),
-  captureFps: 120,
-  frames: 100,
-  width: 640,
-  height: 360,
-  setup: { view: 'side-open', distanceM: 6, cameraHeightM: 1, level: true, whole: true },
-  poster: null,
-};
-const STEP = { test: 'hip-internal-rotation', side: 'drive' };
-const INTAKE = {
-  guardians: [],
-  history: { armPain: false, elbowSurgery: false, timeAway: false, otherSurgery: '', clinicianLimits: '', monthsOff: null },
-  thoughts: [],
-  words: {},
-  told: '',
-  explain: 'image',
-  goals: '',
-  games: [],
-  next: null,
-};
 
 const HANDLED = (Object.entries(ROUTES) as [RouteName, Route][]).filter(([, route]) => route.needs !== null);
 const EVERY = ROLES.flatMap((role) => HANDLED.map(([name, route]) => [role, name, route] as const));
@@ -121,7 +56,7 @@ const EVERY = ROLES.flatMap((role) => HANDLED.map(([name, route]) => [role, name
 const call = (client: Client, name: RouteName, route: Route, athlete: string, id: string = uuid()) =>
   client[route.method](
     `${route.path.replace(':athlete', athlete).replace(':id', id)}${name === 'putClipPart' ? '?from=0' : ''}`,
-    BODIES[name]?.() ?? {},
+    BODIES[name]?.(own) ?? {},
   );
 
 /** Everything that an academy has, as text. Sign-ins move by themselves and are left out. */
@@ -181,7 +116,7 @@ it('asks everybody for a sign-in first', async () => {
   for (const [name, route] of HANDLED) {
     const path = `/api${route.path.replace(':athlete', own).replace(':id', uuid())}`;
     const asked = request(harness.server)[route.method](path);
-    const { status } = await asked.send(BODIES[name]?.() ?? {});
+    const { status } = await asked.send(BODIES[name]?.(own) ?? {});
     expect([name, status]).toEqual([name, 401]);
   }
 });

@@ -8,10 +8,11 @@ import { OPEN_SCREENS } from '../features/shell/places';
 import { Shell } from '../features/shell/Shell';
 import { SignIn } from '../features/shell/SignIn';
 import { Tongue } from '../features/shell/Tongue';
+import { useLeaving, useWhose } from '../features/shell/use-leaving';
 import { api, problemOf } from '../state/api';
 import { connection } from '../state/operations';
 import { loadOperations, send, stopRetrying } from '../state/outbox';
-import { makeStore, useAppDispatch } from '../state/store';
+import { makeStore, useAppDispatch, useAppSelector } from '../state/store';
 import { Action, Blank, Loading } from '../ui/controls';
 import { Screen } from '../ui/layout';
 import { darkTheme, lightTheme } from '../ui/theme';
@@ -23,9 +24,12 @@ function Entry() {
 }
 
 function Gate() {
-  const { data: me, error, isLoading, refetch } = api.useMeQuery();
   const dispatch = useAppDispatch();
-  const user = me?.id;
+  const left = useAppSelector((s) => s.shell.left);
+  const { data: me, error, isLoading, refetch } = api.useMeQuery(undefined, { skip: left });
+  const user = left ? undefined : me?.id;
+  useLeaving(left);
+  const whose = useWhose(left, user);
   useEffect(() => {
     if (!user) return undefined;
     void dispatch(loadOperations()).then(() => dispatch(send(user)));
@@ -39,7 +43,9 @@ function Gate() {
       window.removeEventListener('offline', gone);
     };
   }, [user, dispatch]);
-  if (isLoading) return <Loading />;
+  if (left) return <SignIn />;
+  // Somebody else has signed in, here or in another tab: nothing of the one before is shown to them.
+  if (isLoading || (user && whose && user !== whose)) return <Loading />;
   if (me)
     return (
       <Tongue me={me}>

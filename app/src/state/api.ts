@@ -55,21 +55,33 @@ async function keepJudgement({ athlete }: ForAthlete, { dispatch, queryFulfilled
   dispatch(api.util.upsertQueryData('diagnosis', athlete, data) as never);
 }
 
-const plainQuery = fetchBaseQuery({ baseUrl: '/api' });
-
-/** Every answer tells how far this device's clock is off. */
-const measuredQuery: typeof plainQuery = async (args, context, extra) => {
-  const sentAt = Date.now();
-  const answer = await plainQuery(args, context, extra);
-  measureClock(answer.meta?.response?.headers.get('Date'), sentAt, Date.now());
-  return answer;
-};
-
 /** Work that waited on the device names whose it is: under another's sign-in it goes on waiting. */
 export interface Acting {
   readonly as?: string;
 }
-export const actingAs = ({ as }: Acting): Record<string, string> => (as === undefined ? {} : { 'X-Acting-User': as });
+const ACTING = 'X-Acting-User';
+export const actingAs = ({ as }: Acting): Record<string, string> => (as === undefined ? {} : { [ACTING]: as });
+
+/** Asked by whoever it may be. */
+const BY_ANYBODY: ReadonlySet<string> = new Set(['me', 'signIn', 'lookAtInvitation', 'join']);
+
+const plainQuery = fetchBaseQuery({
+  baseUrl: '/api',
+  // A page belongs to one person. Another tab may have signed somebody else in: nothing of this page goes out under that cookie.
+  prepareHeaders: (headers, { getState, endpoint }) => {
+    const me = api.endpoints.me.select()(getState() as never).data;
+    if (me && !BY_ANYBODY.has(endpoint) && !headers.has(ACTING)) headers.set(ACTING, me.id);
+  },
+});
+
+/** Every answer tells how far this device's clock is off; one that somebody else got says that this page is not theirs. */
+const measuredQuery: typeof plainQuery = async (args, context, extra) => {
+  const sentAt = Date.now();
+  const answer = await plainQuery(args, context, extra);
+  measureClock(answer.meta?.response?.headers.get('Date'), sentAt, Date.now());
+  if (answer.error?.status === 401 && !BY_ANYBODY.has(context.endpoint)) context.dispatch(api.util.invalidateTags(['Me']));
+  return answer;
+};
 
 export const api = createApi({
   reducerPath: 'api',

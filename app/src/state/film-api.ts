@@ -1,6 +1,6 @@
 import type { ClipMarks, ClipRecord, ClipRow, NewClip, SetupMend } from '@wrightonic/contract';
-import { api, athletePath } from './api';
-import type { ForAthlete, Put } from './api';
+import { actingAs, api, athletePath } from './api';
+import type { Acting, ForAthlete, Put } from './api';
 
 export const clipPath = (athlete: string, id: string) => `${athletePath(athlete)}/clips/${id}`;
 
@@ -12,8 +12,8 @@ export const filmApi = api.injectEndpoints({
       query: ({ athlete, id }) => clipPath(athlete, id),
       providesTags: ['Clips'],
     }),
-    putClip: build.mutation<ClipRecord, Put<NewClip>>({
-      query: ({ athlete, id, body }) => ({ url: clipPath(athlete, id), method: 'PUT', body }),
+    putClip: build.mutation<ClipRecord, Put<NewClip> & Acting>({
+      query: ({ athlete, id, body, ...who }) => ({ url: clipPath(athlete, id), method: 'PUT', body, headers: actingAs(who) }),
       invalidatesTags: ['Clips'],
     }),
     putMarks: build.mutation<ClipRecord, Put<ClipMarks>>({

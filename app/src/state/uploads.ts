@@ -1,7 +1,7 @@
 import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
 import { PART_MOST } from '@wrightonic/contract';
 import type { ClipRecord } from '@wrightonic/contract';
-import { api, problemOf } from './api';
+import { actingAs, api, problemOf } from './api';
 import { clipPath, filmApi } from './film-api';
 import { keptClips } from './storage';
 import type { KeptClip } from './storage';
@@ -34,10 +34,10 @@ const RESTARTS = 3;
 const SERVER_TROUBLE = 500;
 
 /** Sends a part. @throws Refused with the server's words, or TypeError without a connection */
-async function sendPart({ id, athlete, file }: KeptClip, from: number): Promise<ClipRecord> {
+async function sendPart({ id, athlete, file, user }: KeptClip, from: number): Promise<ClipRecord> {
   const answer = await fetch(`/api${clipPath(athlete, id)}/bytes?from=${from}`, {
     method: 'PUT',
-    headers: { 'Content-Type': 'application/octet-stream' },
+    headers: { 'Content-Type': 'application/octet-stream', ...actingAs({ as: user }) },
     body: file.slice(from, from + PART_MOST),
   });
   const body: unknown = await answer.json();
@@ -56,7 +56,7 @@ export const sendClip =
     let restarts = 0;
     try {
       const announced = await dispatch(
-        filmApi.endpoints.putClip.initiate({ athlete: kept.athlete, id: kept.id, body: kept.clip }),
+        filmApi.endpoints.putClip.initiate({ athlete: kept.athlete, id: kept.id, body: kept.clip, as: kept.user }),
       );
       if (announced.error) {
         const { status } = announced.error as { status?: unknown };

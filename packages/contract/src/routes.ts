@@ -46,6 +46,8 @@ export interface Route {
   readonly bytes?: 'in' | 'out';
   /** Largest body, KB; left out: 1,024. */
   readonly limitKb?: number;
+  /** A write that is taken of an athlete who was put away, too. */
+  readonly evenArchived?: true;
 }
 
 /** Roles that may call an endpoint; empty for everybody. */
@@ -55,7 +57,7 @@ export const rolesOf = (route: Route): readonly Role[] => (route.needs === null 
 const [SMALL_KB, LIST_KB, MARKS_KB] = [16, 9 * 1024, 6 * 1024];
 
 const routes = <T extends Record<string, Route>>(table: T): T => table;
-type Extra = Partial<Pick<Route, 'body' | 'query' | 'stream' | 'bytes' | 'limitKb'>>;
+type Extra = Partial<Pick<Route, 'body' | 'query' | 'stream' | 'bytes' | 'limitKb' | 'evenArchived'>>;
 type Made<M extends Route['method']> = Route & { readonly method: M };
 
 const make =
@@ -150,11 +152,18 @@ export const ROUTES = routes({
   putIntake: put(`${ATHLETE}/intake`, 'changeAthlete', 'Keep the intake so far', 'IntakeAnswer', { body: intakeSchema }),
   putConsent: put(`${ATHLETE}/consents/:id`, 'giveConsent', 'Give or take back a consent', 'IntakeAnswer', {
     body: newConsentSchema,
+    evenArchived: true,
   }),
-  archive: post(`${ATHLETE}/archive`, 'changeAthlete', 'Put away, or bring back', 'AthleteOverview', { body: archivingSchema }),
+  archive: post(`${ATHLETE}/archive`, 'changeAthlete', 'Put away, or bring back', 'AthleteOverview', {
+    body: archivingSchema,
+    evenArchived: true,
+  }),
   exportAthlete: get(`${ATHLETE}/export`, 'exportAthlete', 'Everything kept about the athlete', 'AthleteExport'),
   erasePreview: get(`${ATHLETE}/erase`, 'eraseAthlete', 'What erasing would remove', 'ErasePreview'),
-  eraseAthlete: post(`${ATHLETE}/erase`, 'eraseAthlete', 'Erase for good', 'nothing', { body: erasureSchema }),
+  eraseAthlete: post(`${ATHLETE}/erase`, 'eraseAthlete', 'Erase for good', 'nothing', {
+    body: erasureSchema,
+    evenArchived: true,
+  }),
 
   // The body
   body: get(`${ATHLETE}/body`, 'judge', 'The body check, values over time, and what limits what', 'BodyPicture'),
@@ -195,7 +204,9 @@ export const ROUTES = routes({
       body: setupMendSchema,
     },
   ),
-  dropClip: remove(`${ATHLETE}/clips/:id`, 'film', 'Remove a clip and what was measured on it', 'ClipRow[]'),
+  dropClip: remove(`${ATHLETE}/clips/:id`, 'film', 'Remove a clip and what was measured on it', 'ClipRow[]', {
+    evenArchived: true,
+  }),
 
   // The judgement
   putObservation: put(`${ATHLETE}/observations/:id`, 'judge', 'Record one thing observed', 'DiagnosisRecord', {
@@ -241,7 +252,7 @@ export const ROUTES = routes({
     'removeLoad',
     'Take a rep, a speed or an outing out of the load, with a reason',
     'AthleteOverview',
-    { body: loadRemovalSchema },
+    { body: loadRemovalSchema, evenArchived: true },
   ),
   putOuting: put(
     `${ATHLETE}/outings/:id`,

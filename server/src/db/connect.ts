@@ -26,5 +26,44 @@ const source: Knex.MigrationSource<Migration> = {
   getMigration: (migration) => Promise.resolve(migration),
 };
 
-export const migrate = (db: Knex): Promise<unknown> => db.migrate.latest({ migrationSource: source });
+/** Of the database, not of the whole database server: others may stand on it. */
+const LOCK = "concat('bring up to date: ', left(database(), 40))";
+/** How long one copy of the server waits for another that brings the tables up to date, seconds. */
+const WAIT_S = 120;
+
+/**
+ * Brings the tables up to date. Of several that start at once one does it and the others wait. The lock hangs on a connection, so
+ * that one that was killed half-way holds up nobody.
+ * @throws Error when another one has not come to its end in two minutes
+ */
+export async function migrate(db: Knex): Promise<void> {
+  // A transaction for its connection alone: the steps run on others.
+  await db.transaction(async (holder) => {
+    const [rows] = (await holder.raw(`select get_lock(${LOCK}, ${WAIT_S}) as got`)) as [{ got: number | null }[]];
+    if (rows[0]?.got !== 1)
+      throw new Error('Another copy of the server is still bringing the database up to date. Start this one again later.');
+    try {
+      // Whoever noted that it is at work and is not the one with the lock has died.
+      await db.migrate.forceFreeMigrationsLock({ migrationSource: source });
+      await db.migrate.latest({ migrationSource: source }).catch((error: Error) => {
+        if (!/corrupt/.test(error.message)) throw error;
+        throw new Error(
+          'The database is of a newer version than this program. Bring the program up to date, or restore a backup.',
+        );
+      });
+    } finally {
+      await holder.raw(`select release_lock(${LOCK})`);
+    }
+  });
+}
+
+/** Takes the newest step back, for a program one version older. */
+export const stepBack = (db: Knex): Promise<unknown> => db.migrate.down({ migrationSource: source });
+
+/** Whether the tables are of this version. */
+export async function isMigrated(db: Knex): Promise<boolean> {
+  const [done, pending] = (await db.migrate.list({ migrationSource: source })) as [{ name: string }[], unknown[]];
+  return pending.length === 0 && done.length === MIGRATIONS.length;
+}
+
 export const rollBackAll = (db: Knex): Promise<unknown> => db.migrate.rollback({ migrationSource: source }, true);

@@ -32,6 +32,7 @@ import { recordAudit } from './audit';
 import { HANDLERS } from './handlers';
 import type { HandledRoute } from './handlers';
 import { liveChannel } from './live';
+import { faultNote } from './notes';
 import { permit } from './permit';
 
 const COOKIE = 'wrightonic';
@@ -69,7 +70,7 @@ interface AcademyRow {
 }
 
 /** The setting of a request: the user's academy and the academy's own day. */
-export async function contextFor(db: Knex, user: User, now: Date, token = ''): Promise<Context> {
+export async function contextFor(db: Knex, user: User, now: Date, token = '', program = ''): Promise<Context> {
   const row = (await db('academies').where('id', user.academyId).first()) as AcademyRow;
   const academy: Academy = {
     id: row.id,
@@ -93,6 +94,7 @@ export async function contextFor(db: Knex, user: User, now: Date, token = ''): P
     academy,
     now,
     today: dayIn(academy.timeZone, now),
+    program,
     later: (work) => void work().catch(() => undefined),
     newId: () => uuidv7(),
   };
@@ -163,10 +165,14 @@ export interface ApiOptions {
   readonly clipsFolder: string;
   /** Finds the best plan; in the server’s own thread where nothing else is given. */
   readonly improve?: Improve;
+  /** Which program this is; judgements that another one has computed are computed anew. */
+  readonly program?: string;
+  /** Says when the server is about to end: streams end, and it is ready for nobody any more. */
+  readonly ends?: AbortSignal;
 }
 
 /** The API, mounted from the contract's table of routes. */
-export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiOptions): Router {
+export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, program = '' }: ApiOptions): Router {
   const router = express.Router();
   router.use(sameOrigin);
   const slowDown = rateLimit({
@@ -203,6 +209,10 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
   });
   router.post(ROUTES.signOut.path, async (req, res) => {
     const token = cookieOf(req, COOKIE);
+    const acting = req.headers['x-acting-user'];
+    const user = acting === undefined ? null : await userOf(db, token, clock());
+    // Somebody else has signed in over it in another tab: that session is theirs.
+    if (user && user.id !== acting) return void res.status(204).end();
     if (token) await signOut(db, token);
     setCookies(req, res, [[COOKIE, '', 0]]);
     // Nothing of the academy stays in the browser’s own cache; what the device keeps is the app’s to empty.
@@ -232,7 +242,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
     res.status(204).end();
   });
   router.get(ROUTES.listenToChannel.path, async (req, res) => {
-    await liveChannel(db, await channelOf(req, ROUTES.listenToChannel), req, res);
+    await liveChannel({ db, clock, ends }, await channelOf(req, ROUTES.listenToChannel), req, res);
   });
 
   router.get(ROUTES.clipFile.path, async (req, res) => {
@@ -259,7 +269,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
       if (!user || token === undefined) throw signInRequired();
       requireActing(req, user);
       const athlete = pathId(req, 'athlete');
-      const base = await contextFor(db, user, clock(), token);
+      const base = await contextFor(db, user, clock(), token, program);
       const reach = await permit(base.tenant, route, user, athlete, base.today);
       // Nothing is read of a body before it is known who sends it, and that they may.
       await read(body, req, res);
@@ -295,7 +305,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
                 return done;
               }),
             );
-      for (const work of after) await work().catch((error: unknown) => log(String(error)));
+      for (const work of after) await work().catch((error: unknown) => log(faultNote(error)));
       if (answer instanceof BadClip) throw answer;
       if (name === 'exportAthlete') await recordAudit(name, call);
       if (answer === null && route.answer === 'nothing') res.status(204).end();
@@ -313,7 +323,9 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere }: ApiO
 export function problemHandler(log: (message: string) => void): ErrorRequestHandler {
   return (error: unknown, _req, res, _next) => {
     const problem = toProblem(error);
-    if (problem.status >= 500) log(error instanceof Error ? (error.stack ?? error.message) : String(error));
+    if (problem.status >= 500) log(faultNote(error));
+    // A stream or a clip that breaks off half-way is cut: whoever listens sees that, and comes back.
+    if (res.headersSent) return void res.destroy();
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };
 }
@@ -322,7 +334,7 @@ const sizeText = (bytes: number | undefined): string =>
   bytes === undefined ? 'more' : bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} KB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
 
 /** Whether the database cannot be reached: it is starting, or gone. */
-function isAway(error: unknown): boolean {
+export function isAway(error: unknown): boolean {
   const { code, name, message = '' } = error as { code?: string; name?: string; message?: string };
   return (
     (code !== undefined && AWAY.has(code)) ||

@@ -4,14 +4,19 @@ import compression from 'compression';
 import express from 'express';
 import type { Express } from 'express';
 import helmet from 'helmet';
+import { isMigrated } from '../db/connect';
+import { ProblemError } from '../problems';
 import { api, problemHandler } from './api';
 import type { ApiOptions } from './api';
+import { noteRequests } from './notes';
 import { openApiDocument, openApiPage } from './openapi';
 
 export interface AppOptions extends ApiOptions {
   readonly appFolder: string | null;
   /** Proxies before this server whose X-Forwarded headers are believed: how many, or their addresses; none where left out. */
   readonly trustProxy?: number | string | undefined;
+  /** Takes one line for each request of the API; left out, none is written. */
+  readonly note?: (line: string) => void;
 }
 
 /** The style element that React Native for Web makes empty and fills by script: allowed by the hash of nothing. */
@@ -43,6 +48,17 @@ export function createApp(options: AppOptions): Express {
       strictTransportSecurity: false,
     }),
   );
+  // Only over TLS: a page on loopback or in a barn’s own network has none.
+  app.use((req, res, next) => {
+    if (req.secure) res.setHeader('Strict-Transport-Security', 'max-age=31536000');
+    next();
+  });
+  const { ends } = options;
+  app.use((_req, res, next) => {
+    // Whoever holds a connection finds another copy of the server with the next request.
+    if (ends?.aborted) res.setHeader('Connection', 'close');
+    next();
+  });
   app.use(compression({ threshold: 1024 }));
   app.get('/api/openapi.json', (_req, res) => void res.json(openApiDocument()));
   app.get('/api/docs', (_req, res) => void res.type('html').send(openApiPage()));
@@ -50,6 +66,12 @@ export function createApp(options: AppOptions): Express {
     await options.db.raw('select 1');
     res.set('Cache-Control', 'no-store').json({ ok: true });
   });
+  app.get('/api/ready', async (_req, res) => {
+    if (ends?.aborted) throw new ProblemError(503, 'Not ready', 'This server is about to end. Ask another one.');
+    if (!(await isMigrated(options.db))) throw new ProblemError(503, 'Not ready', 'The database is not of this version yet.');
+    res.set('Cache-Control', 'no-store').json({ ok: true });
+  });
+  if (options.note) app.use('/api', noteRequests(options.note, options.clock));
   app.use('/api', api(options));
   const { appFolder } = options;
   if (appFolder) {

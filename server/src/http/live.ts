@@ -1,15 +1,24 @@
 import type { Request, Response } from 'express';
 import type { Knex } from 'knex';
-import { endOfChannel, messagesAfter } from '../services/devices';
+import { channelIsOpen, endOfChannel, messagesAfter } from '../services/devices';
 
 const LOOK_EVERY_MS = 120;
 const STILL_HERE_EVERY_MS = 15_000;
+/** How long a channel that has closed is still listened to. */
+const ASKED_EVERY_MS = 2_000;
+
+export interface Listening {
+  readonly db: Knex;
+  readonly clock: () => Date;
+  /** The server is about to end. */
+  readonly ends?: AbortSignal | undefined;
+}
 
 /**
  * Sends everything that is written to a channel from now on as server-sent events. The database is the meeting place, so that
- * the device may talk to one copy of the server and the page to another.
+ * the device may talk to one copy of the server and the page to another. Ends when the channel does: then it says so.
  */
-export async function liveChannel(db: Knex, channel: string, req: Request, res: Response): Promise<void> {
+export async function liveChannel({ db, clock, ends }: Listening, channel: string, req: Request, res: Response): Promise<void> {
   const resumed = Number(req.headers['last-event-id']);
   let seq = Number.isSafeInteger(resumed) && resumed > 0 ? resumed : await endOfChannel(db, channel);
   // “no-transform” keeps the compression from holding small messages back.
@@ -24,8 +33,16 @@ export async function liveChannel(db: Knex, channel: string, req: Request, res: 
     open = false;
   });
   let quietSince = Date.now();
+  let askedAt = Date.now();
   try {
-    while (open) {
+    while (open && !ends?.aborted) {
+      if (Date.now() - askedAt > ASKED_EVERY_MS) {
+        askedAt = Date.now();
+        if (!(await channelIsOpen(db, channel, clock()))) {
+          res.write('event: closed\ndata: {}\n\n');
+          break;
+        }
+      }
       const found = await messagesAfter(db, channel, seq);
       for (const { seq: at, message } of found) {
         seq = at;

@@ -4,7 +4,7 @@ import { ageOn } from '@wrightonic/core';
 import type { IsoDate } from '@wrightonic/core';
 import type { User } from '../auth/sign-ins';
 import type { Tenant } from '../db/tenant';
-import { notFound, ProblemError } from '../problems';
+import { conflict, notFound, ProblemError } from '../problems';
 
 const listOf = (names: readonly string[]): string =>
   names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} or ${names[names.length - 1]!}`;
@@ -54,13 +54,24 @@ async function requireAge(tenant: Tenant, user: User, right: RightName, athlete:
   );
 }
 
-/** @throws ProblemError 403 without the right, 404 for an athlete beyond its reach */
+/** What is known of an athlete who was put away is read; nothing is added to it. @throws ProblemError 409 */
+async function requireActive(tenant: Tenant, route: Route, athlete: string): Promise<void> {
+  if (route.method === 'get' || route.evenArchived) return;
+  if (await tenant.has('athletes', { id: athlete, archived: true }))
+    throw conflict(
+      'The athlete was put away',
+      'Nothing is recorded for an athlete who was put away. Bring the athlete back on the page “Record” first, then send it again.',
+    );
+}
+
+/** @throws ProblemError 403 without the right, 404 for an athlete beyond its reach, 409 for a write about one who was put away */
 export async function permit(tenant: Tenant, route: Route, user: User, athlete: string, today: IsoDate): Promise<Reach> {
   if (route.needs === null) return 'self';
   const reach = requireRight(user, route.needs);
   if (athlete) {
     await requireWithin(tenant, user, reach, athlete);
     await requireAge(tenant, user, route.needs, athlete, today);
+    await requireActive(tenant, route, athlete);
   }
   return reach;
 }

@@ -1,5 +1,5 @@
 import type { AthleteRecord, FocusRecord, IntakeRecord, RulingRecord, RungMove } from '@wrightonic/contract';
-import { chainOf, diagnose, findingById, glanceOf, visibilityOf, weighLook } from '@wrightonic/core';
+import { chainOf, findingById, glanceOf, visibilityOf, weighLook } from '@wrightonic/core';
 import type {
   AthleteProfile,
   DatedEvidence,
@@ -18,6 +18,7 @@ import type { Observed } from './evidence';
 import { eyesOf, renewAgreements } from './eyes';
 import { loadOf, workloadOf } from './load';
 import { sizesOf } from './sizes';
+import { judgementOn } from './standing';
 import type { FocusLogRow } from './log/rows';
 
 export interface AthleteDbRow {
@@ -200,14 +201,14 @@ export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord)
   };
 }
 
-/** The judgement over everything observed so far; never stored by itself. */
+/** The judgement over everything observed so far. */
 export async function currentDiagnosis(
   ctx: Context,
   id: string,
   athlete: AthleteRecord,
 ): Promise<Judged & { readonly result: Diagnosis }> {
   const judged = await judgedOf(ctx, id, athlete);
-  return { ...judged, result: diagnose(judged.request) };
+  return { ...judged, result: await judgementOn(ctx, id, 'now', judged.request) };
 }
 
 /** Renews what the roster shows of an athlete: chain, focus, lock. To be called in the transaction that changed them. */

@@ -22,6 +22,8 @@ export interface Context {
   readonly today: IsoDate;
   /** Work to be done once what is being written has been kept: nothing that cannot be undone happens before. */
   readonly later: (work: () => Promise<unknown>) => void;
+  /** Which program this is: what another one has computed may have come out otherwise. */
+  readonly program: string;
   /** A new id for a row that no client made. */
   readonly newId: () => string;
 }

@@ -33,6 +33,13 @@ export async function requireChannel(db: Knex, id: string, key: string, now: Dat
     );
 }
 
+/** Whether a channel is there and has not run out. */
+export async function channelIsOpen(db: Knex, id: string, now: Date): Promise<boolean> {
+  return (
+    ((await db('device_channels').where({ id }).where('expires_at', '>', now).first('id')) as object | undefined) !== undefined
+  );
+}
+
 export async function sendToChannel(db: Knex, id: string, { messages }: DeviceBatch, now: Date): Promise<void> {
   const [held] = (await db('device_messages').where('channel_id', id).count({ n: '*' })) as { n: number }[];
   if (Number(held!.n) + messages.length > MOST_KEPT)

@@ -1,16 +1,7 @@
 import type { AthleteOverview, DiagnosisRecord, FocusChange, NewFocus, NewObservation, NewRuling } from '@wrightonic/contract';
 import { check, diagnosisRequestSchema } from '@wrightonic/contract';
 
-import {
-  CATALOGUE_VERSION,
-  changesSince,
-  dayInWords,
-  diagnose,
-  EvidenceError,
-  findingById,
-  focusSlot,
-  howSure,
-} from '@wrightonic/core';
+import { CATALOGUE_VERSION, changesSince, dayInWords, EvidenceError, findingById, focusSlot, howSure } from '@wrightonic/core';
 import type { Diagnosis, DiagnosisRequest, IsoDate, Judged } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, profileOf, renewGlance } from './athletes';
@@ -18,6 +9,7 @@ import { overview } from './overview';
 import { within } from './context';
 import { reclimb } from './log/reclimb';
 import { replan } from './plans';
+import { judgementOn } from './standing';
 import type { Context } from './context';
 
 /** The judgement as it stands, not stored. */
@@ -56,7 +48,12 @@ async function changesOf(
   const days = [...new Set(request.evidence.map((e) => e.on!))].sort();
   const since = days[days.length - 2];
   if (since === undefined) return null;
-  const before = diagnose({ ...request, on: since, overrules: [], evidence: request.evidence.filter((e) => e.on! <= since) });
+  const before = await judgementOn(ctx, athleteId, 'before', {
+    ...request,
+    on: since,
+    overrules: [],
+    evidence: request.evidence.filter((e) => e.on! <= since),
+  });
   return { since, list: changesSince(before, now) };
 }
 

@@ -119,8 +119,14 @@ export async function putInvitation(ctx: Context, id: string, given: NewInvitati
   return writeInvitation(ctx, id, { ...given, user: null });
 }
 
+type Inviter = Pick<Context, 'tenant' | 'now'> & { readonly user: { readonly name: string } };
+
+/** The link to a new academy for whoever will own it: the only one that no member writes. */
+export const inviteOwner = (inviter: Inviter, id: string, name: string): Promise<InvitationLink> =>
+  writeInvitation(inviter, id, { role: 'owner', name, athletes: [], groups: [], user: null });
+
 async function writeInvitation(
-  ctx: Context,
+  ctx: Inviter,
   id: string,
   given: NewInvitation & { readonly user: string | null },
 ): Promise<InvitationLink> {

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api } from '../../state/api';
-import { useAppSelector } from '../../state/store';
+import { signOut } from '../../state/leaving';
+import { useAppDispatch, useAppSelector } from '../../state/store';
 import { Action, Caution, LinkRow } from '../../ui/controls';
 import { Panes, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -27,7 +28,8 @@ export function DeskScreen() {
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const [signOut, { isLoading }] = api.useSignOutMutation();
+  const dispatch = useAppDispatch();
+  const [leaving, setLeaving] = useState(false);
   const operations = useAppSelector((s) => s.operations.list);
   const mine = operations.filter((o) => o.user === me?.id);
   const waiting = mine.filter((o) => o.status === 'waiting');
@@ -39,8 +41,8 @@ export function DeskScreen() {
       setSure(true);
       return;
     }
-    await signOut();
-    window.location.assign('/');
+    setLeaving(true);
+    if (me) await dispatch(signOut(me.id));
   };
   if (!me) return null;
   return (
@@ -78,7 +80,7 @@ export function DeskScreen() {
               kind="quiet"
               label={sure && waiting.length > 0 ? 'Sign out, and send them later' : 'Sign out'}
               onPress={() => void leave()}
-              busy={isLoading}
+              busy={leaving}
               testID="sign-out"
             />
           </Section>

@@ -1,13 +1,4 @@
-import {
-  DIRECT_WEIGHT,
-  EQUIPMENT,
-  FINDINGS,
-  isRungFor,
-  kitName,
-  OWN_RUNGS,
-  PLACES,
-  RUNG_NAMES,
-} from '@wrightonic/core';
+import { DIRECT_WEIGHT, EQUIPMENT, FINDINGS, isRungFor, kitName, OWN_RUNGS, PLACES, RUNG_NAMES } from '@wrightonic/core';
 import type { Drill, FindingId } from '@wrightonic/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { api, problemOf } from '../../state/api';
+import { arrived } from '../../state/leaving';
 import { useAppDispatch } from '../../state/store';
 import { ChainStrip } from '../../ui/ChainStrip';
 import { Action, Caution } from '../../ui/controls';
@@ -17,7 +18,9 @@ export function SignIn() {
   const [password, setPassword] = useState('');
   const submit = async () => {
     const answer = await signIn({ signIn: name, password });
-    if (answer.data) void dispatch(api.util.upsertQueryData('me', undefined, answer.data));
+    if (!answer.data) return;
+    dispatch(arrived());
+    void dispatch(api.util.upsertQueryData('me', undefined, answer.data));
   };
   return (
     <Screen width={440}>

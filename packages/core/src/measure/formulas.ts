@@ -72,7 +72,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'hip-shoulder-separation',
     events: ['contact', 'foot-flat', 'max'],
     views: ABOVE,
-    rough: { front: { sd: 11, why: 'from the front the turns of hips and shoulders are only estimated from their widths' } },
+    rough: { front: { sd: 10, why: 'from the front the turns of hips and shoulders are only estimated from their widths' } },
     at: (t, event) => {
       if (t.request.view === 'front') {
         if (event === 'max') throw new Missing('the greatest separation cannot be told from the front');
@@ -94,7 +94,7 @@ export const FORMULAS: readonly Formula[] = [
   { measure: 'trunk-rotation', events: ['contact'], views: ABOVE, at: (t, e) => trunkTurn(t, frameOf(t, e)) },
   {
     measure: 'pelvis-start-lead',
-    planeSd: 9,
+    planeSd: 4.8,
     events: ['contact'],
     views: ABOVE,
     at: (t) => {
@@ -128,7 +128,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'throwing-hand-height',
     events: ['contact'],
     views: [...SIDE, 'rear'],
-    planeSd: { 'side-open': 0.6, 'side-closed': 0.6, rear: 2.3 },
+    planeSd: { 'side-open': 0.51, 'side-closed': 0.44, rear: 1.67 },
     scaled: true,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -137,8 +137,8 @@ export const FORMULAS: readonly Formula[] = [
   },
   ...(
     [
-      ['contact', SIDE, 1.1],
-      ['release', ENDS, 1.3],
+      ['contact', SIDE, 0.97],
+      ['release', ENDS, 2.2],
     ] as const
   ).map(([event, views, planeSd]): Formula => ({
     measure: 'elbow-height',
@@ -153,9 +153,9 @@ export const FORMULAS: readonly Formula[] = [
   })),
   ...(
     [
-      ['contact', SIDE, ['overhand'], { 'side-open': 9.5, 'side-closed': 7 }],
-      ['release', ENDS, ['overhand'], 1.3],
-      ['arm-9-oclock', SIDE, ['windmill'], 1.2],
+      ['contact', SIDE, ['overhand'], { 'side-open': 8.4, 'side-closed': 6.2 }],
+      ['release', ENDS, ['overhand'], 2.3],
+      ['arm-9-oclock', SIDE, ['windmill'], 1.06],
     ] as const
   ).map(([event, views, disciplines, planeSd]): Formula => ({
     measure: 'elbow-flexion',
@@ -172,6 +172,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'elbow-behind',
     events: ['trunk-square'],
     views: ABOVE,
+    planeSd: 0.35,
     scaled: true,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -191,7 +192,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'stride-direction',
     events: ['contact'],
-    planeSd: 0.15,
+    planeSd: 0.11,
     views: ['front', 'rear', 'top', '3d'],
     scaled: true,
     at: (t) => {
@@ -203,7 +204,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'lead-foot-angle',
     events: ['contact'],
     views: ABOVE,
-    rough: { front: { sd: 10, why: 'from the front the turn of the foot is only estimated from its width' } },
+    rough: { front: { sd: 9, why: 'from the front the turn of the foot is only estimated from its width' } },
     at: (t, e) => {
       const f = frameOf(t, e);
       const d = minus(t.at('lead-toe', f), t.at('lead-heel', f));
@@ -215,8 +216,8 @@ export const FORMULAS: readonly Formula[] = [
   },
   ...(
     [
-      ['contact', 1.1],
-      ['release', 1],
+      ['contact', 0.97],
+      ['release', 0.88],
     ] as const
   ).map(([event, planeSd]): Formula => ({
     measure: 'lead-knee-flexion',
@@ -228,7 +229,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'lead-knee-in-out',
     events: ['contact'],
-    planeSd: { front: 1, rear: 2.4 },
+    planeSd: { front: 0.88, rear: 2.11 },
     views: ENDS,
     at: (t) => {
       const from = t.event('contact');
@@ -240,7 +241,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'lead-shin-angle',
     events: ['mid-move'],
     views: SIDE,
-    planeSd: 0.5,
+    planeSd: 0.53,
     at: (t, e) => {
       const f = frameOf(t, e);
       const d = minus(t.at('lead-ankle', f), t.at('lead-knee', f));
@@ -252,20 +253,20 @@ export const FORMULAS: readonly Formula[] = [
     events: ['release'],
     views: SIDE,
     // From the closed side the front knee is seen at a slant.
-    planeSd: { 'side-open': 1.6, 'side-closed': 4 },
+    planeSd: { 'side-open': 1.41, 'side-closed': 3.5 },
     at: (t) => kneeBent(t, 'lead', t.event('contact')) - kneeBent(t, 'lead', t.event('release')),
   },
   {
     measure: 'drive-shin-angle',
     events: ['peak-knee', 'mid-move', 'toe-off'],
     views: SIDE,
-    planeSd: 0.75,
+    planeSd: 0.66,
     at: (t, e) => lean(t.at('drive-ankle', frameOf(t, e)), t.at('drive-knee', frameOf(t, e)), 0),
   },
   {
     measure: 'drive-knee-over-toe',
     events: ['deepest-load'],
-    planeSd: 1.3,
+    planeSd: { front: 1.76, rear: 0.7 },
     views: ENDS,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -276,7 +277,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'hip-travel-dip',
     disciplines: ['overhand'],
     events: ['mid-move'],
-    planeSd: 2,
+    planeSd: 1.06,
     noisy: true,
     views: SIDE,
     at: (t) => {
@@ -294,7 +295,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'drive-hip-drop',
     disciplines: ['overhand'],
     events: ['contact'],
-    planeSd: 0.3,
+    planeSd: 0.26,
     views: SIDE,
     scaled: true,
     at: (t) => percentOfHeight(t, t.at('drive-hip', t.event('peak-knee'))[2] - t.at('drive-hip', t.event('contact'))[2]),
@@ -311,7 +312,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'hip-path-rise',
     handOnly: true,
     events: ['toe-off'],
-    planeSd: 0.6,
+    planeSd: 0.53,
     views: SIDE,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -324,18 +325,19 @@ export const FORMULAS: readonly Formula[] = [
       return degrees(nearest(around(2)), nearest(around(0)));
     },
   },
-  {
+  ...TILT_EVENTS.map((event): Formula => ({
     measure: 'trunk-tilt-forward',
-    events: TILT_EVENTS,
-    planeSd: 0.34,
+    events: [event],
+    // By release the trunk has turned and leant out of the plane.
+    planeSd: event === 'release' ? 0.53 : 0.2,
     views: SIDE,
     at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 0),
-  },
+  })),
   {
     measure: 'trunk-turn-back',
     disciplines: ['windmill'],
     events: ['release'],
-    planeSd: 0.6,
+    planeSd: 0.37,
     views: SIDE,
     at: (t) => {
       const [contact, release] = [t.event('contact'), t.event('release')];
@@ -353,7 +355,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'trunk-tilt-side',
     events: TILT_EVENTS,
-    planeSd: 0.27,
+    planeSd: 0.16,
     views: ENDS,
     at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 1),
   },
@@ -366,7 +368,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'pelvis-tilt',
     events,
     views,
-    planeSd: events.includes('contact') ? 4.2 : 1.3,
+    planeSd: events.includes('contact') ? 2.6 : 1.15,
     at: (t, e) => {
       const d = minus(t.at('lead-hip', frameOf(t, e)), t.at('drive-hip', frameOf(t, e)));
       if (Math.hypot(...d) < SEEN_SQUARE * widest(t, HIPS))
@@ -380,7 +382,7 @@ export const FORMULAS: readonly Formula[] = [
     handOnly: true,
     events: ['toe-off'],
     disciplines: ['windmill'],
-    planeSd: 2.2,
+    planeSd: 1.67,
     views: SIDE,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -403,7 +405,7 @@ export const FORMULAS: readonly Formula[] = [
     handOnly: true,
     events: ['finish'],
     disciplines: ['windmill'],
-    planeSd: 4,
+    planeSd: 2.46,
     views: SIDE,
     at: (t) => {
       const from = t.event('release') - 0.1 * t.request.fps;
@@ -417,7 +419,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'glove-travel-side',
     events: ['release'],
-    planeSd: 1.05,
+    planeSd: { front: 1.23, rear: 0.92 },
     views: ENDS,
     scaled: true,
     at: (t) =>
@@ -426,7 +428,7 @@ export const FORMULAS: readonly Formula[] = [
   {
     measure: 'chest-past-knee',
     events: ['release'],
-    planeSd: 0.65,
+    planeSd: 0.53,
     views: SIDE,
     scaled: true,
     at: (t, e) => percentOfHeight(t, midShoulder(t, frameOf(t, e))[0] - t.at('lead-knee', frameOf(t, e))[0]),

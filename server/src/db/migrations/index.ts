@@ -7,8 +7,9 @@ import { log } from './log';
 import { people } from './people';
 import { plans } from './plans';
 import { seeing } from './seeing';
+import { standing } from './standing';
 import { words } from './words';
 
 export type { Migration };
 
-export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans, library, seeing, words];
+export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans, library, seeing, words, standing];

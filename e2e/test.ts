@@ -1,0 +1,12 @@
+import { test as base } from '@playwright/test';
+
+export { expect } from '@playwright/test';
+
+const URLS = (process.env.BASE_URLS ?? '').split(' ');
+
+/** A test whose pages are served by an academy of its own: what one of two that run at once changes, the other never sees. */
+export const test = base.extend({
+  // The runner reads from the first argument which other fixtures are wanted: none.
+  // eslint-disable-next-line no-empty-pattern
+  baseURL: ({}, use, info) => use(URLS[info.parallelIndex]),
+});

@@ -1,0 +1,186 @@
+/**
+ * Every endpoint under random bodies, queries, ids and roles. Nothing of it may be a fault of the server, hang, reach another academy
+ * or tell of one. “npm run fuzz” tries sixty bodies an endpoint and another seed each time; the seed is printed with what went wrong.
+ */
+import { randomFrom } from '@wrightonic/core';
+import { ROLES, ROUTES } from '@wrightonic/contract';
+import type { Role, Route, RouteName } from '@wrightonic/contract';
+import { v4 as uuid } from 'uuid';
+import { BODIES } from './bodies';
+import { addAthlete, eye, signedIn, startHarness } from './harness';
+import type { Client, Harness } from './harness';
+
+const BODIES_EACH = Number(process.env.FUZZ_BODIES ?? 6);
+const SEED = Number(process.env.FUZZ_SEED ?? 4_711);
+/** An answer that takes longer holds up everybody else. */
+const HANGS_MS = 20_000;
+
+let harness: Harness;
+let clients: Record<Role, Client>;
+let foreign: Client;
+let ids: string[];
+let own: string;
+/** What is only known in the other academy. */
+let secrets: string[];
+
+beforeAll(async () => {
+  harness = await startHarness();
+  const owner = await signedIn(harness);
+  foreign = await signedIn(harness);
+  own = await addAthlete(owner);
+  const other = await addAthlete(owner, { name: 'Other Willowby' });
+  const theirs = await addAthlete(foreign, { name: 'Foreign Rowanby' });
+  const [group, look, theirLook, session] = [uuid(), uuid(), uuid(), uuid()];
+  await owner.put(`/groups/${group}`, { name: 'Evening', athletes: [own] }).expect(200);
+  await owner.put(`/athletes/${own}/observations/${look}`, eye('stall', 'yes')).expect(200);
+  await owner.put(`/athletes/${own}/sessions/${session}`, { on: '2026-05-04', assignment: null, painBefore: [] }).expect(200);
+  await foreign.put(`/athletes/${theirs}/observations/${theirLook}`, eye('stall', 'yes')).expect(200);
+  const { academy } = owner;
+  clients = {
+    owner,
+    instructor: await signedIn(harness, { academy, role: 'instructor' }),
+    station: await signedIn(harness, { academy, role: 'station', groups: [group] }),
+    athlete: await signedIn(harness, { academy, role: 'athlete', athletes: [own] }),
+    guardian: await signedIn(harness, { academy, role: 'guardian', athletes: [own] }),
+  };
+  ids = [own, other, theirs, group, look, theirLook, session, foreign.user, uuid()];
+  secrets = ['Rowanby', foreign.user, foreign.signIn, foreign.academy];
+});
+afterAll(() => harness.close());
+
+type Random = ReturnType<typeof randomFrom>;
+
+const deep = (levels: number): unknown => Array.from({ length: levels }).reduce((inside) => [inside], 0 as unknown);
+
+/** Values that nobody means: of every type, too long, too deep, too large, on the edge, and such as other programs choke on. */
+const JUNK: readonly ((random: Random) => unknown)[] = [
+  () => null,
+  () => true,
+  () => 0,
+  () => -1,
+  () => 1e308,
+  () => -0.000001,
+  () => 2 ** 53 + 2,
+  () => '',
+  () => ' ',
+  () => 'a'.repeat(70_000),
+  () => '\ud83d',
+  () => '\u0000',
+  () => '\u202e right to left',
+  () => '%s%n{{7*7}}${7}',
+  () => "'; drop table athletes; --",
+  () => '../../../../etc/passwd',
+  () => '2026-02-30',
+  () => '99999-12-31T00:00:00Z',
+  () => '2026-05-04T12:00:00+99:00',
+  () => [],
+  () => ({}),
+  () => deep(400),
+  () => Array.from({ length: 3000 }, () => null),
+  () => ({ toString: 1, constructor: { prototype: {} } }),
+  (random) => random.pick(ids),
+  (random) => Math.round(1e6 * random.normal(0, 1)) / 1000,
+  () => JSON.parse('{"__proto__":{"admin":true}}') as unknown,
+];
+
+/** Every place in a value. */
+function placesIn(value: unknown, path: readonly (string | number)[] = []): (readonly (string | number)[])[] {
+  const inside =
+    value !== null && typeof value === 'object' ? Object.entries(value).flatMap(([key, v]) => placesIn(v, [...path, key])) : [];
+  return [path, ...inside];
+}
+
+/** A body with junk in one to three of its places, or without them, or with more of the same. */
+function broken(random: Random, body: unknown): unknown {
+  let made = JSON.parse(JSON.stringify(body)) as unknown;
+  for (let change = 0; change <= Math.floor(3 * random.uniform()); change++) {
+    const place = random.pick(placesIn(made));
+    const key = place[place.length - 1];
+    if (key === undefined) {
+      if (random.chance(0.2)) made = random.pick(JUNK)(random);
+      continue;
+    }
+    const parent = place.slice(0, -1).reduce<unknown>((at, k) => (at as Record<string | number, unknown>)[k], made) as Record<
+      string | number,
+      unknown
+    >;
+    if (random.chance(0.15)) delete parent[key];
+    else if (random.chance(0.18)) parent[`${key}x`] = random.pick(JUNK)(random);
+    else if (Array.isArray(parent[key]) && random.chance(0.5))
+      parent[key] = Array.from({ length: 600 }, () => (parent[key] as unknown[])[0] ?? random.pick(JUNK)(random));
+    else parent[key] = random.pick(JUNK)(random);
+  }
+  return made;
+}
+
+const QUERIES = [
+  '',
+  '',
+  '?from=0',
+  '?from=-1',
+  '?from=1e9',
+  '?after=x',
+  '?after=WyJhIiwiYiJd',
+  '?search=%00',
+  `?search=${'x'.repeat(3000)}`,
+  '?sort=constructor',
+  '?ages=99-1',
+  '?key[]=1&key[]=2',
+  '?flag=archived&flag=locked',
+  '?__proto__[a]=1',
+];
+const NO_IDS = ['0', 'null', '..%2f..', '%00', '%E0%A4%A', 'x'.repeat(2000)];
+
+const ENDPOINTS = Object.entries(ROUTES as Record<string, Route>).filter(
+  ([, route]) => route.needs !== null && route.bytes !== 'out' && !route.stream,
+) as [RouteName, Route][];
+
+async function foreignRows(): Promise<string> {
+  const [tables] = (await harness.db.raw(
+    "select table_name as name from information_schema.columns where table_schema = database() and column_name = 'academy_id'",
+  )) as [{ name: string }[]];
+  const parts = await Promise.all(
+    tables.map(async ({ name }) =>
+      ((await harness.db(name).where('academy_id', foreign.academy)) as Record<string, unknown>[])
+        .map(({ last_seen_at: _, ...row }) => `${name} ${JSON.stringify(row)}`)
+        .sort()
+        .join('\n'),
+    ),
+  );
+  return parts.sort().join('\n');
+}
+
+it.each(ENDPOINTS)(`%s: ${BODIES_EACH} bodies from seed ${SEED}, no fault, no hang, nothing of others`, async (name, route) => {
+  const before = await foreignRows();
+  const at = ENDPOINTS.findIndex(([n]) => n === name);
+  for (let n = 0; n < BODIES_EACH; n++) {
+    const random = randomFrom(SEED + 1000 * at + n);
+    const anId = () => (random.chance(0.15) ? random.pick(NO_IDS) : random.pick(ids));
+    const path = route.path
+      .replace(':athlete', random.chance(0.6) ? own : anId())
+      .replace(':id', random.chance(0.4) ? uuid() : anId());
+    const role = random.pick(random.chance(0.6) ? (['owner'] as const) : ROLES);
+    const client = clients[role];
+    const body = broken(random, BODIES[name]?.(own) ?? {});
+    const asked = `${path}${random.pick(QUERIES)}`;
+    const began = performance.now();
+    const answer = await (
+      route.bytes === 'in'
+        ? client.putBytes(asked, Buffer.from(JSON.stringify(body) ?? ''))
+        : client[route.method](asked, body as object)
+    ).timeout(HANGS_MS);
+    const told = { name, n, role, asked: asked.slice(0, 200), body: (JSON.stringify(body) ?? '').slice(0, 400) };
+    expect({ ...told, status: answer.status, text: answer.status < 500 ? '' : answer.text }).toEqual({
+      ...told,
+      status: answer.status < 500 ? answer.status : 'below 500',
+      text: '',
+    });
+    if (answer.status >= 400) expect({ ...told, type: answer.type }).toEqual({ ...told, type: 'application/problem+json' });
+    const mirrored = `${asked}${JSON.stringify(body)}`;
+    for (const secret of secrets)
+      if (!mirrored.includes(secret)) expect({ ...told, tells: answer.text.includes(secret) }).toEqual({ ...told, tells: false });
+    expect({ ...told, hangs: performance.now() - began > HANGS_MS }).toEqual({ ...told, hangs: false });
+  }
+  expect(await foreignRows()).toBe(before);
+  expect(harness.faults.splice(0)).toEqual([]);
+});
