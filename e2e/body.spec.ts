@@ -1,13 +1,12 @@
 import { expect, test } from './test';
-import { addAthlete, look, signIn } from './steps';
+import { addAthlete, saw, signIn } from './steps';
 
 test('a body value changes the diagnosis and the next test; a slip is corrected; a pause loses nothing', async ({
   page,
 }, info) => {
   await signIn(page);
   const athlete = await addAthlete(page, `Hanne Wolmer ${info.project.name} ${info.retry}`);
-  await page.goto(`${athlete}/look`);
-  await look(page, { 'late-hips': 'yes', 'turn-together': 'yes', stall: 'no' });
+  await saw(page, athlete, { 'late-hips': 'yes', 'turn-together': 'yes', stall: 'no' });
   await page.goto(`${athlete}/body`);
   await expect(page.getByTestId('worth-first')).toContainText('Hip turning in, right');
   await page.getByTestId('short-check').click();

@@ -1,13 +1,12 @@
 import { expect, test } from './test';
 import type { Page } from '@playwright/test';
-import { addAthlete, look, signIn } from './steps';
+import { addAthlete, saw, signIn } from './steps';
 
 /** Someone with hips that start late, seen and not yet tested. */
 async function seen(page: Page, name: string): Promise<string> {
   await signIn(page);
   const athlete = await addAthlete(page, name);
-  await page.goto(`${athlete}/look`);
-  await look(page, { stall: 'no', 'late-hips': 'yes', 'turn-together': 'yes' });
+  await saw(page, athlete, { stall: 'no', 'late-hips': 'yes', 'turn-together': 'yes' });
   await page.goto(`${athlete}/what`);
   await expect(page.getByTestId('first-root')).toBeVisible();
   return athlete;

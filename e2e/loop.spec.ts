@@ -1,10 +1,10 @@
 import { expect, test } from './test';
-import { addAthlete, look, signIn } from './steps';
+import { addAthlete, addAthleteByHand, look, saw, signIn } from './steps';
 
 /** The whole loop as a coach does it, with the connection cut in the middle of the reps. */
 test('from flaws seen to a plan, reps through a cut connection, and the gate’s verdict', async ({ page, context }, info) => {
   await signIn(page);
-  const athlete = await addAthlete(page, `Ferrin Oakhollow ${info.project.name} ${info.retry}`);
+  const athlete = await addAthleteByHand(page, `Ferrin Oakhollow ${info.project.name} ${info.retry}`);
 
   await page.getByTestId('look').click();
   await look(page, {
@@ -66,8 +66,7 @@ test('pain reported during the work locks throwing until a clearance is recorded
   test.setTimeout(150_000);
   await signIn(page);
   const athlete = await addAthlete(page, `Wilm Thistlecombe ${info.project.name} ${info.retry}`);
-  await page.getByTestId('look').click();
-  await look(page, { 'knee-led-load': 'yes', 'glove-pull': 'yes', 'arm-only': 'yes' });
+  await saw(page, athlete, { 'knee-led-load': 'yes', 'glove-pull': 'yes', 'arm-only': 'yes' });
   await page.goto(`${athlete}/what`);
   await page.getByTestId('make-focus').click();
   await page.getByTestId('make-plan').click();

@@ -1,12 +1,11 @@
 import { expect, test } from './test';
-import { addAthlete, look, signIn } from './steps';
+import { addAthlete, saw, signIn } from './steps';
 
 /** A plan as a coach takes it in the hand: another drill, a rule that breaks and is mended, undo, and the library behind it. */
 test('a plan is changed by hand, says what breaks, is mended on a tap, undone and assigned', async ({ page }, info) => {
   await signIn(page);
   const athlete = await addAthlete(page, `Plana Reedmoor ${info.project.name} ${info.retry}`);
-  await page.getByTestId('look').click();
-  await look(page, {
+  await saw(page, athlete, {
     stall: 'yes',
     'late-hips': 'yes',
     'turn-together': 'yes',

@@ -28,6 +28,6 @@ export default defineConfig({
       testIgnore: /(desk|frames)\.spec/,
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
     },
-    { name: 'desk', testIgnore: /thumb\.spec/, use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'desk', testIgnore: /(thumb|roles)\.spec/, use: { viewport: { width: 1280, height: 800 } } },
   ],
 });

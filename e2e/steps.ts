@@ -1,7 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { expect } from '@playwright/test';
 import type { Page } from '@playwright/test';
 
 export const COACH = { name: 'coach', password: 'bench-and-chalk' };
+const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 export const ATHLETE = { name: 'tavi', password: 'net-in-the-yard' };
 
 /** Signed in already, and at the first screen. Signing in by hand is a test of its own. */
@@ -21,8 +23,51 @@ export async function signInByHand(page: Page, who: { name: string; password: st
   await expect(page.getByRole('navigation')).toBeVisible();
 }
 
-/** Adds an athlete through the form. @returns the athlete's page address */
+/** Writes straight to the server as whoever is signed in: what is not the matter of a test is there at once. */
+async function put(page: Page, path: string, data: object): Promise<void> {
+  const answer = await page.request.put(`/api${path}`, { data });
+  expect([path, answer.status(), answer.ok() ? '' : await answer.text()]).toEqual([path, 200, '']);
+}
+
+/** An athlete as the form would make one, and their page. @returns its address */
 export async function addAthlete(page: Page, name: string): Promise<string> {
+  const id = randomUUID();
+  await put(page, `/athletes/${id}`, {
+    name,
+    discipline: 'overhand',
+    throws: 'R',
+    birthDate: '2010-03-14',
+    heightM: 1.78,
+    massKg: 70,
+    level: 'high-school',
+    season: 'off',
+    availability: DAYS.map((weekday) => ({ weekday, minutes: 60, place: 'cage' })),
+    equipment: ['strap', 'tape'],
+    partner: false,
+    schools: {},
+  });
+  await page.goto(`/athletes/${id}`);
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  return page.url();
+}
+
+/** Looks as the Look screen would keep them. */
+export async function saw(
+  page: Page,
+  athlete: string,
+  answers: Readonly<Record<string, 'yes' | 'no' | 'unsure'>>,
+): Promise<void> {
+  const { academy } = (await (await page.request.get('/api/me')).json()) as { academy: { today: string } };
+  const path = new URL(athlete).pathname;
+  for (const [finding, answer] of Object.entries(answers))
+    await put(page, `${path}/observations/${randomUUID()}`, {
+      on: academy.today,
+      evidence: { kind: 'eye', finding, answer },
+    });
+}
+
+/** Adds an athlete through the form. @returns the athlete's page address */
+export async function addAthleteByHand(page: Page, name: string): Promise<string> {
   await page.getByRole('link', { name: 'Athletes' }).click();
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByTestId('new-name').fill(name);
@@ -37,7 +82,7 @@ export async function addAthlete(page: Page, name: string): Promise<string> {
   await expect(page.getByRole('heading', { name: 'Who can be reached, and who agrees?' })).toBeVisible();
   await page.getByRole('tab', { name: 'Week' }).click();
   // Every day at the cage, so that today has work: two taps, home then cage.
-  for (const day of ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']) {
+  for (const day of DAYS) {
     await page.getByTestId(`day-${day}`).click();
     await page.getByTestId(`day-${day}`).click();
   }

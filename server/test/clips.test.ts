@@ -129,7 +129,7 @@ describe('a clip', () => {
     const { body } = await send(athlete, id, 0, file.subarray(0, 2000)).expect(507);
     expect(body.detail).toContain('disk is full');
     // Whoever runs the server reads of it, too.
-    expect(harness.faults.splice(0)).toEqual([expect.stringContaining('disk is full')]);
+    expect(harness.faults.splice(0)).toEqual([expect.stringContaining('No room left')]);
     expect(((await owner.get(`/athletes/${athlete}/clips/${id}`).expect(200)).body as ClipRecord).received).toBe(0);
     unlinkSync(fileOf(id));
     await send(athlete, id, 0, file).expect(200);

@@ -66,6 +66,8 @@ export interface Client {
   readonly post: (path: string, body?: object) => request.Test;
   readonly delete: (path: string, body?: object) => request.Test;
   readonly putBytes: (path: string, bytes: Buffer) => request.Test;
+  /** Text that says it is JSON, whatever it is. */
+  readonly sendText: (method: 'get' | 'put' | 'post' | 'delete', path: string, text: string) => request.Test;
 }
 
 let hashed: Promise<string> | null = null;
@@ -111,6 +113,7 @@ export async function signedIn(harness: Harness, as: As = {}): Promise<Client> {
     put: (path, body = {}) => agent.put(`/api${path}`).send(body),
     post: (path, body = {}) => agent.post(`/api${path}`).send(body),
     delete: (path) => agent.delete(`/api${path}`),
+    sendText: (method, path, text) => agent[method](`/api${path}`).set('Content-Type', 'application/json').send(text),
     putBytes: (path, bytes) => agent.put(`/api${path}`).set('Content-Type', 'application/octet-stream').send(bytes),
   };
 }

@@ -1,4 +1,5 @@
 import type { RequestHandler } from 'express';
+import { ProblemError } from '../problems';
 
 /** Faults whose message the engine makes from names in the program, never from what somebody entered. */
 const PLAIN: ReadonlySet<string> = new Set(['TypeError', 'ReferenceError', 'SyntaxError']);
@@ -12,9 +13,10 @@ export function faultNote(error: unknown): string {
   const { code, errno, sqlState } = error as Error & { code?: string; errno?: number; sqlState?: string };
   const frames = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line));
   // A parser’s SyntaxError quotes its text; the engine’s own comes before anything runs.
+  const title = error instanceof ProblemError ? `: ${error.title}` : '';
   const says = PLAIN.has(error.name) && !/JSON/.test(error.message) ? `: ${error.message}` : '';
   const known = [code, errno, sqlState].filter((part) => part !== undefined).join(' ');
-  return [`${error.name}${known ? ` (${known})` : ''}${says}`, ...frames].join('\n');
+  return [`${error.name}${known ? ` (${known})` : ''}${says}${title}`, ...frames].join('\n');
 }
 
 /** One line of JSON for each request of the API: when, which endpoint, how it ended, how long it took. No ids, no names, no text. */

@@ -27,6 +27,7 @@ export const ATHLETE_TABLES = {
   readings: 'speeds',
   outings: 'outings elsewhere',
   clearances: 'clearances',
+  judgements: 'judgements as last computed',
   verdicts: 'gate verdicts',
   consents: 'consents',
   athlete_sizes: 'heights and weights',
@@ -41,8 +42,8 @@ export const ATHLETE_TABLES = {
 } as const;
 type AthleteTable = keyof typeof ATHLETE_TABLES;
 const TABLES = Object.keys(ATHLETE_TABLES) as AthleteTable[];
-/** Of no meaning to anybody outside, or, as how each coach's eye did, of nobody's concern but theirs. */
-const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words', 'eye_agreements']);
+/** Of no meaning to anybody outside, or computed from the rest, or, as how each coach's eye did, of nobody's concern but theirs. */
+const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words', 'eye_agreements', 'judgements']);
 
 /**
  * What the screens of athlete and family do not show, and so their export does not hold: how the coaches came to their judgement,
