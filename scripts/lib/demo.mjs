@@ -10,7 +10,7 @@ const today = () => new Date().toISOString().slice(0, 10);
 /**
  * Starts everything the demo needs: database, demo data, app, server.
  * @param {{ name?: string, fresh?: boolean, durable?: boolean, port?: string, copies?: number, say?: (line: string) => void }} options
- *   `copies` academies that know nothing of each other, each with a server of its own: tests that run at once
+ *   `before` is a program that the server's process runs first; `copies` academies that know nothing of each other, each with a server of its own: tests that run at once
  */
 export async function startDemo({
   name = 'demo',
@@ -18,6 +18,7 @@ export async function startDemo({
   durable = true,
   port = process.env.PORT ?? '0',
   copies = 1,
+  before = null,
   say = () => {},
 } = {}) {
   const taken = takeFolder(name);
@@ -60,12 +61,16 @@ export async function startDemo({
         cpSync(join(taken.folder, 'clips'), join(taken.folder, `clips${mark}`), { recursive: true });
       }
       running.push(
-        await startServer(server, {
-          DATABASE_URL: database.url(`app_demo${mark}`),
-          APP_FOLDER: appFolder,
-          CLIPS_FOLDER: join(taken.folder, `clips${mark}`),
-          PORT: port,
-        }),
+        await startServer(
+          server,
+          {
+            DATABASE_URL: database.url(`app_demo${mark}`),
+            APP_FOLDER: appFolder,
+            CLIPS_FOLDER: join(taken.folder, `clips${mark}`),
+            PORT: port,
+          },
+          before ? ['--import', before] : [],
+        ),
       );
     }
     const [{ url, child }] = running;

@@ -105,9 +105,9 @@ export function runNode(program, { env = {}, args = [] } = {}) {
 }
 
 /** Starts the bundled server and waits for its address. @returns {Promise<{ url: string, child: import('node:child_process').ChildProcess }>} */
-export function startServer(program, env) {
+export function startServer(program, env, flags = []) {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--enable-source-maps', program], {
+    const child = spawn(process.execPath, [...flags, '--enable-source-maps', program], {
       cwd: root,
       env: { ...process.env, ...env },
       // The line between the two: when it breaks, because this process was killed, the server ends by itself.

@@ -9,6 +9,7 @@ import { connect, migrate } from './db/connect';
 import { isAway } from './http/api';
 import { createApp } from './http/app';
 import { faultNote } from './http/notes';
+import { warmUp } from './warm';
 import { improveBeside, serveImprovements } from './planner';
 
 /** The program is its own worker: in a thread of its own it only plans. */
@@ -35,6 +36,7 @@ async function serve(): Promise<void> {
     if (!said) log(`The database at ${config.database.host}:${config.database.port} cannot be reached. Trying until it can.`);
     await new Promise((resolve) => setTimeout(resolve, 1000));
   }
+  warmUp();
   const app = createApp({
     db,
     clock: () => new Date(),

@@ -6,7 +6,9 @@ import { isUsual } from '../src/auth/weak';
 import { createApp } from '../src/http/app';
 import { connect } from '../src/db/connect';
 import { retried } from '../src/db/retry';
-import { addAthlete, PASSWORD, signedIn, startHarness } from './harness';
+import type { DiagnosisRecord } from '@wrightonic/contract';
+import { faultNote } from '../src/http/notes';
+import { addAthlete, ATHLETE, eye, PASSWORD, rep, signedIn, startHarness } from './harness';
 import type { Harness } from './harness';
 
 /** Doors that were found open: names written another way, bodies before sign-in, caches, junk in headers and paths, a database away. */
@@ -234,5 +236,131 @@ describe('erasing an athlete', () => {
     await owner.post(`/athletes/${brief}/erase`, { name: 'Al' }).expect(204);
     const lines = (await harness.db('audit_entries').where('academy_id', owner.academy).select('did')) as { did: string }[];
     expect(lines.map((l) => l.did).join('\n')).toContain('invited Alda as');
+  });
+});
+
+describe('an athlete who was put away', () => {
+  it('is read, and nothing is recorded of them; brought back, it goes on', async () => {
+    const owner = await signedIn(harness);
+    const athlete = await addAthlete(owner);
+    const session = uuid();
+    await owner
+      .put(`/athletes/${athlete}/sessions/${session}`, { on: '2026-05-04', assignment: null, painBefore: [] })
+      .expect(200);
+    await owner.post(`/athletes/${athlete}/archive`, { archived: true }).expect(200);
+    const writes = () => [
+      owner.post(`/athletes/${athlete}/sessions/${session}/log`, { entries: [rep()] }),
+      owner.put(`/athletes/${athlete}/sessions/${uuid()}`, { on: '2026-05-04', assignment: null, painBefore: [] }),
+      owner.put(`/athletes/${athlete}/observations/${uuid()}`, eye('stall', 'yes')),
+      owner.put(`/athletes/${athlete}/outings/${uuid()}`, { on: '2026-05-04', pitches: 0, throws: 9, highEffort: 0, innings: 0 }),
+      owner.put(`/athletes/${athlete}`, ATHLETE),
+    ];
+    for (const write of writes()) {
+      const { status, body } = (await write) as { status: number; body: { title: string; detail: string } };
+      expect([status, body.title]).toEqual([409, 'The athlete was put away']);
+      expect(body.detail).toContain('Bring the athlete back');
+    }
+    for (const path of ['', '/diagnosis', '/progress', '/export', `/sessions/${session}`])
+      await owner.get(`/athletes/${athlete}${path}`).expect(200);
+    // What lessens what is kept is done for them, too.
+    await owner.put(`/athletes/${athlete}/consents/${uuid()}`, { kind: 'film', given: false, by: 'A Guardian' }).expect(200);
+    await owner.post(`/athletes/${athlete}/archive`, { archived: false }).expect(200);
+    for (const write of writes()) await write.expect(200);
+  });
+});
+
+describe('a page of somebody who is no longer signed in here', () => {
+  it('neither writes nor reads under the other one’s cookie, and does not sign them out', async () => {
+    const owner = await signedIn(harness);
+    const other = await signedIn(harness, { academy: owner.academy, role: 'instructor' });
+    const athlete = await addAthlete(owner);
+    for (const asked of [
+      other.get(`/athletes/${athlete}`),
+      other.put(`/athletes/${athlete}/observations/${uuid()}`, eye('stall', 'yes')),
+      other.get('/athletes'),
+    ]) {
+      const { status, body } = (await asked.set('X-Acting-User', owner.user)) as { status: number; body: { title: string } };
+      expect([status, body.title]).toEqual([401, 'Somebody else is signed in']);
+    }
+    expect(await harness.db('observations').where('athlete_id', athlete)).toHaveLength(0);
+    await other.post('/sign-out').set('X-Acting-User', owner.user).expect(204);
+    await other.get('/me').expect(200);
+    await other.post('/sign-out').set('X-Acting-User', other.user).expect(204);
+    await other.get('/me').expect(401);
+  });
+});
+
+describe('a device’s channel', () => {
+  it('tells its listeners when it has run out, and lets them go', async () => {
+    const owner = await signedIn(harness);
+    const id = uuid();
+    const { body } = await owner.put(`/channels/${id}`).expect(200);
+    const was = harness.clock.now;
+    const heard = owner
+      .get(`/channels/${id}/live?key=${(body as { key: string }).key}`)
+      .buffer(true)
+      .timeout(15_000);
+    const ended = heard.then((answer) => answer.text);
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    harness.clock.now = new Date(was.getTime() + 13 * 3_600_000);
+    expect(await ended).toContain('event: closed');
+    harness.clock.now = was;
+  });
+});
+
+describe('a fault', () => {
+  it('is noted by its kind and place: nothing that was being written, no name, no query', async () => {
+    const athlete = 'Nominata Quillsworth';
+    const sql = await harness
+      .db('athletes')
+      .insert({ name: athlete })
+      .then(() => null)
+      .catch((error: unknown) => error);
+    const parsed = (() => {
+      try {
+        return JSON.parse(`{"name": ${athlete}}`) as unknown;
+      } catch (error) {
+        return error;
+      }
+    })();
+    for (const error of [sql, parsed, new Error(`no such ${athlete}`), new RangeError(athlete), athlete, { name: athlete }]) {
+      const note = faultNote(error);
+      expect(note).not.toContain('Nominata');
+      expect(note).not.toContain('Quillsworth');
+    }
+    expect(faultNote(sql)).toMatch(/ER_/);
+    expect(faultNote(new TypeError('x is not a function'))).toContain('x is not a function');
+  });
+});
+
+describe('the judgement', () => {
+  it('is computed when something has changed and read otherwise, and never an old one', async () => {
+    const owner = await signedIn(harness);
+    const athlete = await addAthlete(owner);
+    const asked = async () =>
+      ((await harness.db('standing_answers').where({ athlete_id: athlete, what: 'now' }).first('asked', 'answer')) ?? {}) as {
+        asked?: string;
+        answer?: { posterior: object };
+      };
+    const read = async () => ((await owner.get(`/athletes/${athlete}/diagnosis`).expect(200)).body as DiagnosisRecord).result;
+    const first = await read();
+    const one = await asked();
+    expect(await read()).toEqual(first);
+    expect((await asked()).asked).toBe(one.asked);
+    // What is kept is what is read: changed underneath, it is told as it stands there.
+    await harness
+      .db('standing_answers')
+      .where({ athlete_id: athlete, what: 'now' })
+      .update({ answer: JSON.stringify({ ...first, roots: [] }) });
+    expect((await read()).roots).toEqual([]);
+    const seen = (await owner.put(`/athletes/${athlete}/observations/${uuid()}`, eye('stall', 'yes')).expect(200))
+      .body as DiagnosisRecord;
+    expect((await asked()).asked).not.toBe(one.asked);
+    expect(seen.result).not.toEqual(first);
+    expect(await read()).toEqual(seen.result);
+    // Another day, another judgement: looks fade.
+    harness.clock.now = new Date('2026-05-24T15:00:00Z');
+    expect((await read()).posterior).not.toEqual(seen.result.posterior);
+    harness.clock.now = new Date('2026-05-04T15:00:00Z');
   });
 });

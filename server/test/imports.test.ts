@@ -154,16 +154,28 @@ describe('a list', () => {
     expect(body.detail).toContain(words);
   });
 
-  it('cannot be taken back as a whole once there was work with somebody of it', async () => {
+  it('is an owner’s to take back once there was work with somebody of it, and then only by a word', async () => {
     const owner = await signedIn(harness);
+    const instructor = await signedIn(harness, { academy: owner.academy, role: 'instructor' });
     const id = uuid();
     const text = 'Name,Born,Throws,Height,Weight,Discipline\nAlda Quill,2011-03-04,R,160,50,overhand\n';
-    await owner.put(`/imports/${id}`, { fileName: 'a.csv', file: base64(text) }).expect(200);
+    await instructor.put(`/imports/${id}`, { fileName: 'a.csv', file: base64(text) }).expect(200);
     const { body } = await owner.get('/athletes').expect(200);
-    await owner.put(`/athletes/${body.rows[0].id}/observations/${uuid()}`, eye('stall', 'yes')).expect(200);
-    expect((await owner.delete(`/imports/${id}`).expect(409)).body.detail).toContain('Alda Quill');
+    const athlete = (body.rows as { id: string }[])[0]!.id;
+    await owner.put(`/athletes/${athlete}/observations/${uuid()}`, eye('stall', 'yes')).expect(200);
     const [row] = (await owner.get('/imports').expect(200)).body as ImportRow[];
-    expect(row!.fixed).toContain('Alda Quill');
-    expect(await harness.db('athletes').where('import_id', id)).toHaveLength(1);
+    expect(row!.grown).toContain('Alda Quill');
+    for (const [client, path, status] of [
+      [instructor, `/imports/${id}`, 403],
+      [instructor, `/imports/${id}?with=work`, 403],
+      [owner, `/imports/${id}`, 409],
+      [owner, `/imports/${id}?with=anything`, 422],
+    ] as const)
+      expect([path, (await client.delete(path)).status]).toEqual([path, status]);
+    expect(await harness.db('observations').where('athlete_id', athlete)).toHaveLength(1);
+    await owner.delete(`/imports/${id}?with=work`).expect(200);
+    expect(await harness.db('athletes').where('id', athlete)).toHaveLength(0);
+    expect(await harness.db('observations').where('athlete_id', athlete)).toHaveLength(0);
+    expect(JSON.stringify(await harness.db('audit_entries').where('academy_id', owner.academy))).not.toContain('Alda');
   });
 });

@@ -9,6 +9,7 @@ import type {
   GroupRow,
   ImportLook,
   ImportRow,
+  UndoImportQuery,
   IntakeAnswer,
   IntakeRecord,
   InvitationFace,
@@ -91,8 +92,8 @@ export const peopleApi = api.injectEndpoints({
       query: ({ id, body }) => ({ url: `/imports/${id}`, method: 'PUT', body }),
       invalidatesTags: ['Imports', 'Roster', 'Groups', 'Today'],
     }),
-    undoImport: build.mutation<ImportRow[], string>({
-      query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }),
+    undoImport: build.mutation<ImportRow[], UndoImportQuery & { readonly id: string }>({
+      query: ({ id, ...params }) => ({ url: `/imports/${id}`, method: 'DELETE', params }),
       invalidatesTags: ['Imports', 'Roster', 'Groups', 'Today'],
     }),
     intake: build.query<IntakeAnswer, string>({ query: (id) => `${athletePath(id)}/intake`, providesTags: ['Intake'] }),

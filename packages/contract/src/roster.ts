@@ -78,7 +78,7 @@ export interface RosterImport {
 const column = Joi.number().integer().min(0).max(200);
 export const rosterImportSchema = objectOf<RosterImport>({
   fileName: text(200).required(),
-  file: Joi.string().base64().allow('').max(8_000_000).required(),
+  file: Joi.string().base64().allow('').max(2_700_000).required(),
   choices: objectOf<RosterChoices>({
     columns: objectOf<ColumnMap>(
       Object.fromEntries(ROSTER_FIELDS.map((f) => [f, column])) as unknown as Parameters<typeof objectOf<ColumnMap>>[0],
@@ -113,6 +113,12 @@ export interface ImportRow {
   readonly at: string;
   readonly by: string;
   readonly count: number;
-  /** Why it can no longer be undone, or null. */
-  readonly fixed: string | null;
+  /** What has been done with its athletes since, or null: then it is an owner’s to take back, and takes that along. */
+  readonly grown: string | null;
 }
+
+/** Taking back a list with whose athletes there has been work says that the work goes, too. */
+export interface UndoImportQuery {
+  readonly with?: 'work';
+}
+export const undoImportQuerySchema = objectOf<UndoImportQuery>({ with: Joi.string().valid('work') });

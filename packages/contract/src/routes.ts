@@ -27,7 +27,7 @@ import {
   newOutingSchema,
 } from './records';
 import { newOwnDrillSchema, newOwnFindingSchema, newOwnLadderSchema } from './library';
-import { rosterImportSchema, rosterQuerySchema } from './roster';
+import { rosterImportSchema, rosterQuerySchema, undoImportQuerySchema } from './roster';
 import { academySettingsSchema } from './settings';
 
 export interface Route {
@@ -54,7 +54,7 @@ export interface Route {
 export const rolesOf = (route: Route): readonly Role[] => (route.needs === null ? [] : rolesWith(route.needs));
 
 /** Bodies of people who are not signed in yet, of lists of athletes, and of a tracked clip’s marks (700 frames of 18 joints), KB. */
-const [SMALL_KB, LIST_KB, MARKS_KB] = [16, 9 * 1024, 6 * 1024];
+const [SMALL_KB, LIST_KB, MARKS_KB] = [16, 3 * 1024, 2.5 * 1024];
 
 const routes = <T extends Record<string, Route>>(table: T): T => table;
 type Extra = Partial<Pick<Route, 'body' | 'query' | 'stream' | 'bytes' | 'limitKb' | 'evenArchived'>>;
@@ -142,7 +142,9 @@ export const ROUTES = routes({
     limitKb: LIST_KB,
     body: rosterImportSchema,
   }),
-  undoImport: remove('/imports/:id', 'importAthletes', 'Take a whole import back', 'ImportRow[]'),
+  undoImport: remove('/imports/:id', 'importAthletes', 'Take a whole import back', 'ImportRow[]', {
+    query: undoImportQuerySchema,
+  }),
 
   // One athlete
   athlete: get(ATHLETE, 'seeAthlete', 'One athlete at a glance', 'AthleteOverview'),

@@ -31,6 +31,7 @@ import type {
   PasswordChange,
   PersonChange,
   RosterImport,
+  UndoImportQuery,
   RosterQuery,
   RouteName,
 } from '@wrightonic/contract';
@@ -121,7 +122,7 @@ export const HANDLERS: Record<HandledRoute, Handler> = {
   lookAtImport: ({ ctx, body }) => lookAtImport(ctx, body as RosterImport),
   imports: ({ ctx }) => imports(ctx),
   putImport: ({ ctx, id, body }) => putImport(ctx, id, body as RosterImport),
-  undoImport: ({ ctx, id }) => undoImport(ctx, id),
+  undoImport: ({ ctx, id, query, clipsFolder }) => undoImport(ctx, clipsFolder, id, query as UndoImportQuery),
   athlete: ({ ctx, athlete }) => overview(ctx, athlete),
   putAthlete: ({ ctx, athlete, body }) => putAthlete(ctx, athlete, body as AthleteChange),
   work: ({ ctx, athlete }) => athleteWork(ctx, athlete),

@@ -9,7 +9,7 @@ import type {
   IsoDate,
   LinkState,
   Rung,
-  WorkDone,
+  TrendReading,
 } from '@wrightonic/core';
 import { notFound } from '../problems';
 import type { Context } from './context';
@@ -17,7 +17,10 @@ import { evidenceOf, lookedAt } from './evidence';
 import type { Observed } from './evidence';
 import { eyesOf, renewAgreements } from './eyes';
 import { loadOf, workloadOf } from './load';
+import { repDaysOf } from './rep-days';
+import type { RepDays } from './rep-days';
 import { sizesOf } from './sizes';
+import { speedsOf } from './speeds';
 import { judgementOn } from './standing';
 import type { FocusLogRow } from './log/rows';
 
@@ -128,6 +131,9 @@ export const schoolsOf = (ctx: Context, athlete: AthleteRecord) => ({ ...ctx.aca
 export interface Judged {
   readonly observed: readonly Observed[];
   readonly rulings: readonly RulingRecord[];
+  /** Speed readings, oldest first. */
+  readonly speeds: readonly TrendReading[];
+  readonly repDays: RepDays;
   readonly request: DiagnosisRequest;
 }
 
@@ -157,24 +163,22 @@ export async function rulingsOf(ctx: Context, athlete: string): Promise<RulingRe
   }));
 }
 
-/** Good reps on each finding that was worked on, by day. */
-async function workDone(ctx: Context, athlete: string): Promise<WorkDone[]> {
-  const rows = (await ctx.tenant
-    .from('reps')
-    .join('foci', 'foci.id', 'reps.focus_id')
-    .where({ 'reps.athlete_id': athlete, 'reps.judged': 'good', 'reps.undone': false, 'reps.gone': false })
-    .groupBy('foci.finding', 'reps.on_date')
-    .select({ finding: 'foci.finding', on: 'reps.on_date' })
-    .count({ reps: '*' })) as unknown as { finding: FindingId; on: IsoDate; reps: number | string }[];
-  return rows.map(({ finding, on, reps }) => ({ finding, on, reps: Number(reps) }));
-}
-
-/** What the judgement is asked: everything observed, each look by its own eye, the coach's words, the academy's numbers. */
-export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord): Promise<Judged> {
-  const [observed, rulings, work, sizes] = await Promise.all([
-    evidenceOf(ctx, id),
+/**
+ * What the judgement is asked: everything observed, each look by its own eye, the coach's words, the academy's numbers.
+ * @param reps the athlete’s reps by day, where somebody is reading them already
+ */
+export async function judgedOf(
+  ctx: Context,
+  id: string,
+  athlete: AthleteRecord,
+  reps: Promise<RepDays> = repDaysOf(ctx, id),
+): Promise<Judged> {
+  const coming = speedsOf(ctx, id);
+  const [observed, speeds, rulings, repDays, sizes] = await Promise.all([
+    evidenceOf(ctx, id, coming),
+    coming,
     rulingsOf(ctx, id),
-    workDone(ctx, id),
+    reps,
     sizesOf(ctx, id),
   ]);
   const authors = [...new Set(observed.flatMap((o) => (o.evidence.kind === 'eye' && o.authorId ? [o.authorId] : [])))];
@@ -188,6 +192,8 @@ export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord)
   return {
     observed,
     rulings,
+    speeds,
+    repDays,
     request: {
       on: ctx.today,
       athlete: profileOf(athlete),
@@ -195,7 +201,7 @@ export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord)
       numbers: ctx.academy.numbers,
       evidence,
       overrules: rulings.map(({ finding, as }) => ({ finding, as })),
-      work,
+      work: repDays.work,
       sizes,
     },
   };
@@ -206,8 +212,9 @@ export async function currentDiagnosis(
   ctx: Context,
   id: string,
   athlete: AthleteRecord,
+  reps?: Promise<RepDays>,
 ): Promise<Judged & { readonly result: Diagnosis }> {
-  const judged = await judgedOf(ctx, id, athlete);
+  const judged = await judgedOf(ctx, id, athlete, reps);
   return { ...judged, result: await judgementOn(ctx, id, 'now', judged.request) };
 }
 

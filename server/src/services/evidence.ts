@@ -1,8 +1,7 @@
 import type { ObservationRecord, ObservationSource } from '@wrightonic/contract';
 import { bodyTestById, findingsOfDetail, SIGNS } from '@wrightonic/core';
-import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
+import type { Evidence, FindingId, IsoDate, TrendReading } from '@wrightonic/core';
 import type { Context } from './context';
-import { speedsOf } from './speeds';
 
 interface ObservationRow {
   id: string;
@@ -19,8 +18,8 @@ export type Observed = Omit<ObservationRecord, 'own'> & { readonly authorId: str
 /** Readings of one day from which speed patterns are read. */
 const READINGS_FOR_PATTERN = 5;
 
-/** Everything known about an athlete as evidence, oldest first; the newest day's speeds count by themselves. */
-export async function evidenceOf(ctx: Context, athlete: string): Promise<Observed[]> {
+/** Everything known about an athlete as evidence, oldest first; the newest day's speeds count by themselves. @param coming the athlete’s speeds, oldest first, as they are being read */
+export async function evidenceOf(ctx: Context, athlete: string, coming: Promise<readonly TrendReading[]>): Promise<Observed[]> {
   const rows = (await ctx.tenant
     .from('observations')
     .where('athlete_id', athlete)
@@ -36,7 +35,7 @@ export async function evidenceOf(ctx: Context, athlete: string): Promise<Observe
     evidence: row.evidence,
     authorId: row.author_id,
   }));
-  const speeds = await speedsOf(ctx, athlete);
+  const speeds = await coming;
   const newest = speeds[speeds.length - 1];
   const sameDay = speeds.filter((s) => s.date === newest?.date && s.gun === newest.gun && s.setting === newest.setting);
   if (!newest || sameDay.length < READINGS_FOR_PATTERN) return observed;

@@ -1,13 +1,15 @@
-import { EMPTY_INTAKE } from '@wrightonic/contract';
-import type { ImportLook, ImportRow, IntakeRecord, RosterImport } from '@wrightonic/contract';
+import { EMPTY_INTAKE, may } from '@wrightonic/contract';
+import type { ImportLook, ImportRow, IntakeRecord, RosterImport, UndoImportQuery } from '@wrightonic/contract';
+import { setImmediate } from 'node:timers/promises';
 import { decodeText, faultsCsv, guessChoices, personKey, readRow, readTable } from '@wrightonic/core';
 import type { IsoDate, RosterEntry } from '@wrightonic/core';
-import { conflict, notFound, wrongField } from '../problems';
+import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import { BLANK_ATHLETE, blankFlags } from './athletes';
 import type { Context } from './context';
+import { ATHLETE_TABLES, erase } from './lifecycle';
 import { wordsOf } from './roster';
 
-const MOST_ROWS = 20_000;
+const MOST_ROWS = 5000;
 const CHUNK = 500;
 
 /** Reads a list, says what would come in, and keeps nothing. */
@@ -25,7 +27,12 @@ export async function lookAtImport(ctx: Context, given: RosterImport): Promise<I
       `line ${table.faults[0]!.line}: ${table.faults[0]!.message}. Nothing was read; mend it and choose the file again`,
     );
   const choices = given.choices ?? guessChoices(table);
-  const rows = table.rows.map((row) => readRow(row, table.header, choices, ctx.today));
+  const rows: ReturnType<typeof readRow>[] = [];
+  for (const [n, row] of table.rows.entries()) {
+    rows.push(readRow(row, table.header, choices, ctx.today));
+    // Others are let through in between.
+    if (n % CHUNK === CHUNK - 1) await setImmediate();
+  }
   const known = new Map<string, string>();
   for (const row of (await ctx.tenant.from('athletes').select('name', 'birth_date')) as { name: string; birth_date: IsoDate }[])
     known.set(personKey(row.name, row.birth_date), 'the roster');
@@ -143,18 +150,18 @@ interface ImportDbRow {
   created_at: Date;
 }
 
+/** What coming in by a list makes by itself, or what only follows from something else. */
+const MADE_BY_IMPORT: ReadonlySet<string> = new Set([
+  'athlete_words',
+  'athlete_sizes',
+  'group_members',
+  'audit_entries',
+  'standing_answers',
+  'load_days',
+  'eye_agreements',
+]);
 /** Tables in which somebody has worked with an athlete since they came in. */
-const WORKED_IN = [
-  'observations',
-  'rulings',
-  'work_sessions',
-  'foci',
-  'plans',
-  'outings',
-  'body_checks',
-  'pain_reports',
-  'consents',
-] as const;
+const WORKED_IN = Object.keys(ATHLETE_TABLES).filter((table) => !MADE_BY_IMPORT.has(table));
 
 const NAMED = 3;
 
@@ -189,19 +196,33 @@ export async function imports(ctx: Context): Promise<ImportRow[]> {
       at: row.created_at.toISOString(),
       by: row.author,
       count: row.athletes,
-      fixed: names.length > 0 ? `There has been work with ${names.join(', ')}.` : null,
+      grown: names.length > 0 ? `There has been work with ${names.join(', ')}.` : null,
     };
   });
 }
 
-/** Takes a whole import back: its athletes, and the groups that only they were in. No trace is left. */
-export async function undoImport(ctx: Context, id: string): Promise<ImportRow[]> {
+/**
+ * Takes a whole import back: its athletes, and the groups that only they were in. No trace is left. Once there has been work with one
+ * of them it erases records, which is an owner's to do, and to say.
+ */
+export async function undoImport(
+  ctx: Context,
+  clipsFolder: string,
+  id: string,
+  { with: along }: UndoImportQuery,
+): Promise<ImportRow[]> {
   if (!(await ctx.tenant.has('imports', { id }))) throw notFound('import');
   const names = (await workedWith(ctx, [id])).get(id) ?? [];
-  if (names.length > 0)
+  if (names.length > 0 && !may(ctx.user.role, 'eraseAthlete'))
+    throw new ProblemError(
+      403,
+      'An owner takes this back',
+      `There has been work with ${names.join(', ')} since. Taking the list back would erase it: that is for an owner. Archive athletes one by one instead.`,
+    );
+  if (names.length > 0 && along !== 'work')
     throw conflict(
-      'The import cannot be taken back as a whole',
-      `There has been work with ${names.join(', ')} since. Erase or archive athletes one by one instead.`,
+      'There has been work since',
+      `There has been work with ${names.join(', ')} since. Taking the list back erases that, too: say so with “with=work”, or archive athletes one by one.`,
     );
   const groups = (
     (await ctx.tenant
@@ -209,7 +230,13 @@ export async function undoImport(ctx: Context, id: string): Promise<ImportRow[]>
       .whereIn('athlete_id', ctx.tenant.from('athletes').where('import_id', id).select('id'))
       .distinct('group_id')) as { group_id: string }[]
   ).map((g) => g.group_id);
-  await ctx.tenant.from('athletes').where('import_id', id).delete();
+  const athletes = (await ctx.tenant.from('athletes').where('import_id', id).select('id', 'name')) as {
+    id: string;
+    name: string;
+  }[];
+  // With work there may be sign-ins, clips and lines of the record behind each of them.
+  if (names.length > 0) for (const athlete of athletes) await erase(ctx, clipsFolder, athlete);
+  else await ctx.tenant.from('athletes').where('import_id', id).delete();
   await ctx.tenant
     .from('athlete_groups')
     .whereIn('athlete_groups.id', groups)

@@ -64,7 +64,7 @@ export async function putRuling(ctx: Context, athleteId: string, id: string, giv
     throw wrongField('finding', `“${given.finding}” does not occur in the ${athlete.discipline} delivery`);
   return ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
-    if (!(await tenant.has('rulings', { id }))) {
+    if (!(await tenant.has('rulings', { id, athlete_id: athleteId }))) {
       await tenant
         .from('rulings')
         .where({ athlete_id: athleteId, finding: given.finding })

@@ -27,7 +27,7 @@ export const ATHLETE_TABLES = {
   readings: 'speeds',
   outings: 'outings elsewhere',
   clearances: 'clearances',
-  judgements: 'judgements as last computed',
+  standing_answers: 'answers as last computed',
   verdicts: 'gate verdicts',
   consents: 'consents',
   athlete_sizes: 'heights and weights',
@@ -43,7 +43,7 @@ export const ATHLETE_TABLES = {
 type AthleteTable = keyof typeof ATHLETE_TABLES;
 const TABLES = Object.keys(ATHLETE_TABLES) as AthleteTable[];
 /** Of no meaning to anybody outside, or computed from the rest, or, as how each coach's eye did, of nobody's concern but theirs. */
-const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words', 'eye_agreements', 'judgements']);
+const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words', 'eye_agreements', 'standing_answers']);
 
 /**
  * What the screens of athlete and family do not show, and so their export does not hold: how the coaches came to their judgement,
@@ -159,6 +159,12 @@ export async function eraseAthlete(ctx: Context, clipsFolder: string, id: string
   const { name } = await nameOf(ctx, id);
   if (typed.trim().toLowerCase() !== name.toLowerCase())
     throw wrongField('name', `must be the athlete’s name as it stands there, “${name}”; nothing was erased`);
+  await erase(ctx, clipsFolder, { id, name });
+  return null;
+}
+
+/** Erases what is kept about one athlete, whoever asks and why. */
+export async function erase(ctx: Context, clipsFolder: string, { id, name }: NameRow): Promise<void> {
   const gone = (await onlyFor(ctx, id)).map((u) => u.id);
   const files = (await ctx.tenant.from('clips').where('athlete_id', id).select('id')) as { id: string }[];
   await ctx.tenant.from('audit_entries').where('athlete_id', id).delete();
@@ -169,5 +175,4 @@ export async function eraseAthlete(ctx: Context, clipsFolder: string, id: string
   await ctx.tenant.from('athletes').where('id', id).delete();
   // Files go only once the rows are gone for good.
   ctx.later(() => Promise.all(files.map((file) => rm(clipPath(clipsFolder, file.id), { force: true }))));
-  return null;
 }

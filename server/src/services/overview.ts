@@ -7,7 +7,7 @@ import type {
   MeasuredOn,
   StandingClearance,
 } from '@wrightonic/contract';
-import { ageOn, fromMph, measureById, SPARED_UNDER, speaksOf, spurtOf, toMph, trend, wordsForAthlete } from '@wrightonic/core';
+import { ageOn, fromMph, measureById, SPARED_UNDER, speaksOf, spurtOf, toMph, wordsForAthlete } from '@wrightonic/core';
 import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate, PlanSession } from '@wrightonic/core';
 import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import { bodyHistories } from './body';
@@ -17,7 +17,8 @@ import type { Observed } from './evidence';
 import { consentsOf, isMinor } from './intake';
 import { loadOf, workloadOf } from './load';
 import type { Load } from './load';
-import { speedsOf } from './speeds';
+import { repDaysOf } from './rep-days';
+import { trendOn } from './standing';
 import { timelineOf } from './timeline';
 import { toRecord, profileOf, rowOf, athleteRecord, toFocus, fociOf, currentDiagnosis, movesOf } from './athletes';
 import { academyWords } from './library';
@@ -64,22 +65,23 @@ const comingOf = (ctx: Context, id: string): Promise<AssignmentRow[]> =>
 export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
   const row = await rowOf(ctx, id);
   const athlete = toRecord(row);
-  const [foci, load, moves, coming, timeline, speeds, histories, { result, observed, request }, consents] = await Promise.all([
+  const reps = repDaysOf(ctx, id);
+  const [foci, load, moves, coming, timeline, histories, { result, observed, request, speeds }, consents] = await Promise.all([
     fociOf(ctx, id),
     loadOf(ctx, id),
     movesOf(ctx, id, 6),
     comingOf(ctx, id),
-    timelineOf(ctx, id),
-    speedsOf(ctx, id),
+    timelineOf(ctx, id, reps),
     bodyHistories(ctx, id),
-    currentDiagnosis(ctx, id, athlete),
+    currentDiagnosis(ctx, id, athlete, reps),
     consentsOf(ctx, id),
   ]);
   const active = foci.filter((f) => f.ended_at === null);
   await rememberChance(ctx, row, active[0] ? (result.posterior[active[0].finding] ?? null) : null);
   const today = coming.find((a) => a.on_date === ctx.today);
   const next = coming.find((a) => a.on_date > ctx.today);
-  const speed = speeds.length === 0 ? null : trend({ on: ctx.today, athlete: profileOf(athlete), readings: speeds });
+  const speed =
+    speeds.length === 0 ? null : await trendOn(ctx, id, { on: ctx.today, athlete: profileOf(athlete), readings: speeds });
   const inUnit = (value: number) =>
     Math.round(10 * fromMph(toMph({ speed: value, unit: speeds[speeds.length - 1]!.unit }), ctx.academy.speedUnit)) / 10;
   return {

@@ -2,6 +2,7 @@ import type { ConsentKind, OutingKind, TimelineEntry } from '@wrightonic/contrac
 import { findingById } from '@wrightonic/core';
 import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
 import type { Context } from './context';
+import type { RepDays } from './rep-days';
 
 const MOST = 40;
 const quoted = (finding: FindingId): string => findingById(finding).title;
@@ -34,34 +35,26 @@ const outingText = ({ kind, pitches, throws, caught }: OutingLine): string =>
   `${pitches > 0 ? `${pitches} pitches` : `${throws} throws`} ${OUTING_WORDS[kind]}${caught ? ', and caught' : ''}`;
 
 /** What happened with an athlete, newest first, a line each. */
-export async function timelineOf(ctx: Context, athlete: string): Promise<TimelineEntry[]> {
+export async function timelineOf(ctx: Context, athlete: string, reps: Promise<RepDays>): Promise<TimelineEntry[]> {
   const newest = (table: string, most = MOST) =>
     ctx.tenant.from(table).where('athlete_id', athlete).orderBy('on_date', 'desc').limit(most);
-  const [observations, verdicts, sessions, pains, outings, clearances, plans, foci, checks, consents, rulings] =
+  const [observations, verdicts, pains, outings, clearances, plans, foci, checks, consents, rulings, { days }] =
     (await Promise.all([
-      newest('observations', 200),
+      newest('observations', 200).select('on_date', 'evidence'),
       newest('verdicts'),
-      ctx.tenant
-        .from('reps')
-        .where({ athlete_id: athlete, undone: false, gone: false })
-        .groupBy('on_date')
-        .orderBy('on_date', 'desc')
-        .limit(MOST)
-        .select('on_date')
-        .count({ reps: '*' })
-        .sum({ good: ctx.tenant.raw("judged = 'good'") }),
       newest('pain_reports'),
       newest('outings'),
       newest('clearances'),
-      newest('plans', 10),
+      // Without the plans themselves: they are long.
+      newest('plans', 10).select('on_date', 'weeks', 'assigned'),
       ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('started_on', 'desc').limit(10),
       newest('body_checks', 20),
       newest('consents', 20),
       newest('rulings', 20),
+      reps,
     ])) as unknown as [
       { on_date: IsoDate; evidence: Evidence }[],
       { on_date: IsoDate; finding: FindingId; verdict: string; from_rung: number; to_rung: number; reason: string }[],
-      { on_date: IsoDate; reps: number; good: number }[],
       { on_date: IsoDate; site: string; score: number; moment: string }[],
       (OutingLine & { on_date: IsoDate })[],
       { on_date: IsoDate; by_clinician: string }[],
@@ -70,6 +63,7 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
       { on_date: IsoDate; kind: string; steps: object[]; finished_at: Date | null }[],
       { on_date: IsoDate; kind: ConsentKind; given: number; by_whom: string }[],
       { on_date: IsoDate; finding: FindingId; ruling: string; reason: string; author: string }[],
+      RepDays,
     ];
   // What coaches write for coaches, and what they hold to be wrong, is not for the family’s page.
   const family = ctx.reach === 'own';
@@ -88,7 +82,9 @@ export async function timelineOf(ctx: Context, athlete: string): Promise<Timelin
       text:
         v.from_rung === v.to_rung ? `Stays on rung ${v.to_rung}. ${v.reason}` : `Rung ${v.from_rung} → ${v.to_rung}. ${v.reason}`,
     })),
-    ...sessions.map((s): TimelineEntry => ({ on: s.on_date, kind: 'session', text: `${s.reps} reps, ${Number(s.good)} good` })),
+    ...days
+      .slice(0, MOST)
+      .map(({ on, reps, good }): TimelineEntry => ({ on, kind: 'session', text: `${reps} reps, ${good} good` })),
     ...pains.map((p): TimelineEntry => ({
       on: p.on_date,
       kind: 'pain',

@@ -1,10 +1,11 @@
+import { may } from '@wrightonic/contract';
 import type { ImportLook, ImportRow, RosterImport } from '@wrightonic/contract';
 import { ROSTER_FIELD_NAMES, ROSTER_FIELDS } from '@wrightonic/core';
 import type { RosterChoices, RosterField } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Menu, Text } from 'react-native-paper';
-import { problemOf } from '../../state/api';
+import { api, problemOf } from '../../state/api';
 import { newId } from '../../state/ids';
 import { peopleApi } from '../../state/people-api';
 import { Action, Caution, Choice, Figure } from '../../ui/controls';
@@ -149,6 +150,9 @@ function Preview({ look }: { readonly look: ImportLook }) {
 
 function Past({ row }: { readonly row: ImportRow }) {
   const palette = usePalette();
+  const { data: me } = api.useMeQuery();
+  const owner = me !== undefined && may(me.role, 'eraseAthlete');
+  const [sure, setSure] = useState(false);
   const [undo, { isLoading, error }] = peopleApi.useUndoImportMutation();
   return (
     <View style={{ gap: SPACE.xs, paddingVertical: SPACE.s, borderBottomWidth: 1, borderColor: palette.line }}>
@@ -162,17 +166,34 @@ function Past({ row }: { readonly row: ImportRow }) {
             style={{ color: palette.soft }}
           >{`${row.count} athletes, ${weekDay(row.at.slice(0, 10))}, by ${row.by}`}</Text>
         </View>
-        {row.fixed === null ? (
+        {row.grown === null ? (
           <Action
             kind="plain"
             label={`Take back all ${row.count}`}
             busy={isLoading}
-            onPress={() => void undo(row.id)}
+            onPress={() => void undo({ id: row.id })}
             testID="undo-import"
           />
         ) : null}
       </View>
-      {row.fixed ? <Text variant="bodySmall">{`Can no longer be taken back as a whole. ${row.fixed}`}</Text> : null}
+      {row.grown !== null && !owner ? (
+        <Text variant="bodySmall">{`${row.grown} Only an owner can take it back now.`}</Text>
+      ) : null}
+      {row.grown !== null && owner ? (
+        <View style={{ gap: SPACE.s }}>
+          <Text variant="bodySmall">{row.grown}</Text>
+          {sure ? (
+            <Caution>{`This erases ${row.count === 1 ? 'the athlete' : `all ${row.count} athletes`} for good, with everything done since: looks, plans, reps, clips, and sign-ins that were only for them.`}</Caution>
+          ) : null}
+          <Action
+            kind="plain"
+            label={sure ? `Erase all ${row.count} for good` : `Take back all ${row.count}, work and all`}
+            busy={isLoading}
+            onPress={() => (sure ? void undo({ id: row.id, with: 'work' }) : setSure(true))}
+            testID="undo-import-with-work"
+          />
+        </View>
+      ) : null}
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}
     </View>
   );
