@@ -116,7 +116,7 @@ async function open(n: number, hash: string): Promise<Phone[]> {
           partner: true,
           schools: {},
         });
-        for (const finding of ['late-hips', 'stall'])
+        for (const finding of ['knee-caves', 'arm-only'])
           await call({ cookie, address }, 'PUT', `/athletes/${id}/observations/${uuid()}`, eye(finding, 'yes'));
       }
       await call({ cookie, address }, 'PUT', `/groups/${group}`, { name: 'Evening', athletes: made });
@@ -151,7 +151,7 @@ function tap(phone: Phone, chance: number): Promise<Response> {
   if (chance < 0.88) return call(phone, 'GET', '/today');
   if (chance < 0.92) return call(phone, 'GET', '/athletes');
   if (chance < 0.97) return call(phone, 'GET', `/athletes/${athlete}/diagnosis`);
-  return call(phone, 'PUT', `/athletes/${athlete}/observations/${uuid()}`, eye('turn-together', chance < 0.985 ? 'yes' : 'no'));
+  return call(phone, 'PUT', `/athletes/${athlete}/observations/${uuid()}`, eye('knee-caves', chance < 0.985 ? 'yes' : 'no'));
 }
 
 const memory = (): number => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server}/status`, 'utf8'))![1]) / 1024;

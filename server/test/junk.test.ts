@@ -1,4 +1,6 @@
+import { EMPTY_MARKS } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
+import { clipOf, webm } from './clip';
 import { addAthlete, ATHLETE, eye, signedIn, startHarness } from './harness';
 import type { Client, Harness } from './harness';
 
@@ -70,5 +72,57 @@ describe('ids that are not', () => {
         const { status } = await owner.get(path);
         expect([path, status >= 400 && status < 500 ? 'refused' : status]).toEqual([path, 'refused']);
       }
+  });
+});
+
+describe('marks that say one thing twice', () => {
+  it('two of one frame, frames out of order, events at the end of time: refused or kept, never a fault', async () => {
+    const athlete = await addAthlete(owner);
+    await owner.put(`/athletes/${athlete}/consents/${uuid()}`, { kind: 'film', given: true, by: 'A Guardian' }).expect(200);
+    const file = webm(4000);
+    const id = uuid();
+    await owner.put(`/athletes/${athlete}/clips/${id}`, clipOf(file)).expect(200);
+    await owner.putBytes(`/athletes/${athlete}/clips/${id}/bytes?from=0`, file).expect(200);
+    const joints = { 'drive-hip': { x: 1, y: 2 }, 'lead-hip': { x: 1, y: 2 } };
+    for (const frames of [
+      [
+        { frame: 3, joints },
+        { frame: 3, joints },
+      ],
+      [
+        { frame: 9, joints },
+        { frame: 2, joints },
+        { frame: 9, joints: {} },
+      ],
+      [{ frame: 399, joints }],
+      [],
+    ])
+      for (const events of [{}, { set: { frame: 0 }, release: { frame: 0 }, contact: { frame: 399 } }]) {
+        const { status } = await owner.put(`/athletes/${athlete}/clips/${id}/marks`, { ...EMPTY_MARKS, frames, events });
+        expect([frames.length, status < 500]).toEqual([frames.length, true]);
+      }
+  });
+});
+
+describe('a discipline that is changed', () => {
+  it('after looks, tests, a focus and a plan is refused or taken whole, and every page still opens', async () => {
+    for (const [from, to] of [
+      ['overhand', 'windmill'],
+      ['windmill', 'overhand'],
+    ] as const) {
+      const record = { ...ATHLETE, discipline: from };
+      const athlete = await addAthlete(owner, record);
+      for (const finding of ['stall', 'late-hips', 'idle-drive-leg', 'knee-caves'])
+        await owner.put(`/athletes/${athlete}/observations/${uuid()}`, eye(finding, 'yes'));
+      await owner.put(`/athletes/${athlete}/foci/${uuid()}`, { finding: 'knee-caves', rung: 1, diagnosis: null });
+      await owner.put(`/athletes/${athlete}/plans/${uuid()}`, { weeks: 2, games: [], pinned: [] });
+      const changed = await owner.put(`/athletes/${athlete}`, { ...record, discipline: to });
+      expect(changed.status < 500).toBe(true);
+      const { body } = await owner.get(`/athletes/${athlete}`).expect(200);
+      const { discipline } = (body as { athlete: { discipline: string } }).athlete;
+      expect(discipline).toBe(changed.status === 200 ? to : from);
+      for (const path of ['/diagnosis', '/plan', '/progress', '/body', '/clips', '/work'])
+        await owner.get(`/athletes/${athlete}${path}`).expect(200);
+    }
   });
 });
