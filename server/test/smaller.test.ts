@@ -76,8 +76,8 @@ describe('lists brought in', () => {
     await bring('idle.csv', ['Yana Quillmoor']);
     const { rows } = (await own.get('/athletes').expect(200)).body as { rows: { id: string; name: string }[] };
     for (const { id, name } of rows) if (!name.startsWith('Yana')) await makeFocus(own, id);
-    const listed = (await own.get('/imports').expect(200)).body as { fileName: string; fixed: string | null }[];
-    expect(Object.fromEntries(listed.map((row) => [row.fileName, row.fixed]))).toEqual({
+    const listed = (await own.get('/imports').expect(200)).body as { fileName: string; grown: string | null }[];
+    expect(Object.fromEntries(listed.map((row) => [row.fileName, row.grown]))).toEqual({
       'many.csv': 'There has been work with Abel Quilla, Abel Quillb, Abel Quillc.',
       'one.csv': 'There has been work with Zita Quillwood.',
       'idle.csv': null,

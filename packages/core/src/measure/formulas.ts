@@ -204,7 +204,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'lead-foot-angle',
     events: ['contact'],
     views: ABOVE,
-    rough: { front: { sd: 9, why: 'from the front the turn of the foot is only estimated from its width' } },
+    rough: { front: { sd: 10, why: 'from the front the turn of the foot is only estimated from its width' } },
     at: (t, e) => {
       const f = frameOf(t, e);
       const d = minus(t.at('lead-toe', f), t.at('lead-heel', f));
