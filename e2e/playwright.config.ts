@@ -28,6 +28,6 @@ export default defineConfig({
       testIgnore: /(desk|frames|sign-out)\.spec/,
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
     },
-    { name: 'desk', testIgnore: /(thumb|roles)\.spec/, use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'desk', testIgnore: /(thumb|roles|people|import|clips)\.spec/, use: { viewport: { width: 1280, height: 800 } } },
   ],
 });

@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then runs every test: core, server against a real MariaDB, components, the commands, browser.
 // “npm test unit”, “npm test running”, “npm test browser” run one part alone; paths after it narrow the first and the last.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { installDebian, installPackages } from './lib/install.mjs';
@@ -60,8 +60,11 @@ async function unitTests() {
   }
 }
 
-async function browserTests() {
-  const demo = await startDemo({ name: 'e2e', fresh: true, durable: false, port: '0', copies: WORKERS, say });
+const makeDemo = () => startDemo({ name: 'e2e', fresh: true, durable: false, port: '0', copies: WORKERS, say });
+
+/** @param coming what the browsers are shown, where it is being made already */
+async function browserTests(coming = makeDemo()) {
+  const demo = await coming;
   const report = join(cacheFolder, `browser-${process.pid}.json`);
   try {
     const ok = run(['playwright', 'test', '--config', inRoot('e2e', 'playwright.config.ts'), ...process.argv.slice(3)], {
@@ -80,16 +83,16 @@ async function browserTests() {
 }
 
 /** The commands by which it is started, run for real, backed up and restored. */
-function runningTests() {
+async function runningTests() {
   const report = join(cacheFolder, `running-${process.pid}.tap`);
   const tests = readdirSync(inRoot('scripts', 'tests')).filter((name) => name.endsWith('.test.mjs'));
   const reporters = ['spec', 'stdout', 'tap', report].map((value, n) => `--test-reporter${n % 2 ? '-destination' : ''}=${value}`);
   const files = tests.map((name) => inRoot('scripts', 'tests', name));
-  const { status } = spawnSync(process.execPath, ['--test', '--test-concurrency=1', ...reporters, ...files], {
+  const child = spawn(process.execPath, ['--test', '--test-concurrency=1', ...reporters, ...files], {
     cwd: root,
     stdio: 'inherit',
-    timeout: 600_000,
   });
+  const status = await new Promise((resolve) => child.once('exit', resolve));
   try {
     const tap = readFileSync(report, 'utf8');
     const count = (what) => Number(new RegExp(`^# ${what} (\\d+)$`, 'm').exec(tap)?.[1] ?? 0);
@@ -104,7 +107,15 @@ function runningTests() {
 const parts = { unit: unitTests, running: runningTests, browser: browserTests };
 try {
   if (only && !parts[only]) throw new Error(`“${only}” is no part of the tests: ${Object.keys(parts).join(', ')}.`);
-  for (const [name, part] of Object.entries(parts)) if (!only || only === name) await part();
+  if (only) await parts[only]();
+  else {
+    await unitTests();
+    // The commands mostly wait: the demo for the browsers is made meanwhile.
+    const coming = makeDemo();
+    coming.catch(() => {});
+    await runningTests();
+    await browserTests(coming);
+  }
 } catch (error) {
   process.stderr.write(`${error instanceof Error ? error.message : error}\n`);
   broken = true;

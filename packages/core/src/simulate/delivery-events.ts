@@ -5,6 +5,8 @@ import type { Delivery } from './faults';
 import { KEYS } from './upper-body';
 
 const STEP = 0.002;
+/** Two thirds so many times leave a billionth of a step. */
+const THIRDS = 50;
 
 /** First time at which a test holds after `from`, by steps and then by halving. */
 function firstTime(from: number, to: number, holds: (t: number) => boolean): number | null {
@@ -23,10 +25,13 @@ function firstTime(from: number, to: number, holds: (t: number) => boolean): num
 
 /** Time of the greatest value, by steps and then by thirds. */
 function timeOfMost(from: number, to: number, value: (t: number) => number): number {
-  let best = from;
-  for (let t = from; t <= to; t += STEP) if (value(t) > value(best)) best = t;
+  let [best, most] = [from, -Infinity];
+  for (let t = from; t <= to; t += STEP) {
+    const found = value(t);
+    if (found > most) [best, most] = [t, found];
+  }
   let [low, high] = [best - STEP, best + STEP];
-  for (let n = 0; n < 60; n++) {
+  for (let n = 0; n < THIRDS; n++) {
     const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
     if (value(a) < value(b)) low = a;
     else high = b;
@@ -69,8 +74,10 @@ export function eventsOf(
     return Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
   };
   const arrival = (joint: Joint): number | null => {
-    const fastest = timeOfMost(release - 0.08, end - STEP, speedOf(joint));
-    return firstTime(fastest, end - STEP, (t) => speedOf(joint)(t) < 0.2 * speedOf(joint)(fastest));
+    const speed = speedOf(joint);
+    const fastest = timeOfMost(release - 0.08, end - STEP, speed);
+    const slow = 0.2 * speed(fastest);
+    return firstTime(fastest, end - STEP, (t) => speed(t) < slow);
   };
   const found: Record<string, number | null> = {
     set: 0,
