@@ -22,8 +22,8 @@ export const objectOf = <T>(keys: { [K in keyof T]-?: SchemaFor<T[K]> }): Joi.Ob
   Joi.object<T>(keys as Joi.PartialSchemaMap<T>);
 
 export const oneOf = <T extends string>(values: readonly T[]): Joi.StringSchema<T> => Joi.string<T>().valid(...values);
-/** A list of so many at most. Its length is looked at before anything in it. */
-export const listOf = (schema: Joi.Schema, most = 2000): Joi.ArraySchema => Joi.array().max(most).items(schema);
+/** A list of so many at most. `check` looks at its length before anything in it. */
+export const listOf = (schema: Joi.Schema, most = 2000): Joi.ArraySchema => Joi.array().items(schema).max(most);
 
 /** Days of people who are alive, and of their plans. */
 const [FIRST_DAY, LAST_DAY] = ['1900-01-01', '2199-12-31'];
@@ -116,11 +116,61 @@ function isLarge(value: unknown): boolean {
   return parts > MANY_PARTS;
 }
 
+/** What Joi’s types leave out of a schema: its keys, its items, and the limit of a rule. */
+interface Inner {
+  readonly $_terms: {
+    readonly keys?: readonly { readonly key: string; readonly schema: Joi.Schema }[] | null;
+    readonly items?: readonly Joi.Schema[];
+  };
+  readonly $_getRule: (name: string) => { readonly args?: { readonly limit?: unknown } } | undefined;
+}
+const innerOf = (schema: Joi.Schema): Inner => schema as unknown as Inner;
+
+const listed = new WeakMap<Joi.Schema, boolean>();
+/** Whether there is a list anywhere in a schema. */
+function holdsLists(schema: Joi.Schema): boolean {
+  const known = listed.get(schema);
+  if (known !== undefined) return known;
+  listed.set(schema, false);
+  const { keys, items } = innerOf(schema).$_terms;
+  const found = schema.type === 'array' || (keys ?? []).some((k) => holdsLists(k.schema)) || (items ?? []).some(holdsLists);
+  listed.set(schema, found);
+  return found;
+}
+
+/** The first list of a value that is longer than it may be: Joi itself would look at every item before. */
+function tooLong(schema: Joi.Schema, value: unknown, path: readonly (string | number)[] = []): FieldProblem | null {
+  if (value === null || typeof value !== 'object' || !holdsLists(schema)) return null;
+  const { $_terms: terms } = innerOf(schema);
+  if (Array.isArray(value)) {
+    const most = innerOf(schema).$_getRule('max')?.args?.limit;
+    if (schema.type === 'array' && typeof most === 'number' && value.length > most)
+      return {
+        path: pathText(path),
+        message: `${pathText(path)} must contain less than or equal to ${most} items; there are ${value.length}`,
+      };
+    const [item] = terms.items ?? [];
+    if (!item || !holdsLists(item)) return null;
+    for (const [n, part] of value.entries()) {
+      const found = tooLong(item, part, [...path, n]);
+      if (found) return found;
+    }
+    return null;
+  }
+  for (const { key, schema: inside } of terms.keys ?? []) {
+    const found = tooLong(inside, (value as Record<string, unknown>)[key], [...path, key]);
+    if (found) return found;
+  }
+  return null;
+}
+
 /**
  * Checks a value against a schema: all faults at once, nothing converted but surrounding blanks. What has more parts than anybody
  * would mend by hand is told its first fault alone, so that no junk takes longer to refuse than good input takes to read.
  */
 export function check<T>(schema: Joi.Schema<T>, value: unknown, title = 'The input is not right'): Checked<T> {
+  const long = tooLong(schema, value);
+  if (long) return { ok: false, problem: { title, detail: `${long.path}: ${long.message}`, errors: [long] } };
   const validated = (abortEarly: boolean) =>
     schema.validate(value, { abortEarly, convert: false, errors: { wrap: { label: false }, label: 'path' } });
   const once = validated(true);
