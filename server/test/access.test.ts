@@ -5,7 +5,7 @@ import request from 'supertest';
 import { AUDIT } from '../src/http/audit';
 import type { HandledRoute } from '../src/http/handlers';
 import { BODIES } from './bodies';
-import { addAthlete, signedIn, startHarness } from './harness';
+import { addAthlete, rowsBy, signedIn, startHarness } from './harness';
 import type { Client, Harness } from './harness';
 
 /**
@@ -59,22 +59,8 @@ const call = (client: Client, name: RouteName, route: Route, athlete: string, id
     BODIES[name]?.(own) ?? {},
   );
 
-/** Everything that an academy has, as text. Sign-ins move by themselves and are left out. */
-async function everythingOf(academy: string): Promise<string> {
-  const [tables] = (await harness.db.raw(
-    "select table_name as name from information_schema.columns where table_schema = database() and column_name = 'academy_id'",
-  )) as [{ name: string }[]];
-  const parts = await Promise.all(
-    tables.map(async ({ name }) => {
-      const rows = (await harness.db(name).where('academy_id', academy)) as Record<string, unknown>[];
-      return `${name}: ${rows
-        .map(({ last_seen_at: _, ...row }) => JSON.stringify(row))
-        .sort()
-        .join()}`;
-    }),
-  );
-  return parts.sort().join('\n');
-}
+/** Everything that an academy has, as text. */
+const everythingOf = (academy: string) => rowsBy(harness.db, 'academy_id', academy);
 
 describe.each(ROLES)('as %s', (role) => {
   it.each(HANDLED)('%s reaches what the table of rights says', async (name, route) => {

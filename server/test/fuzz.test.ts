@@ -7,7 +7,7 @@ import { ROLES, ROUTES } from '@wrightonic/contract';
 import type { Role, Route, RouteName } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
 import { BODIES } from './bodies';
-import { addAthlete, eye, signedIn, startHarness } from './harness';
+import { addAthlete, eye, rowsBy, signedIn, startHarness } from './harness';
 import type { Client, Harness } from './harness';
 
 const BODIES_EACH = Number(process.env.FUZZ_BODIES ?? 6);
@@ -135,20 +135,7 @@ const ENDPOINTS = Object.entries(ROUTES as Record<string, Route>).filter(
   ([, route]) => route.needs !== null && route.bytes !== 'out' && !route.stream,
 ) as [RouteName, Route][];
 
-async function foreignRows(): Promise<string> {
-  const [tables] = (await harness.db.raw(
-    "select table_name as name from information_schema.columns where table_schema = database() and column_name = 'academy_id'",
-  )) as [{ name: string }[]];
-  const parts = await Promise.all(
-    tables.map(async ({ name }) =>
-      ((await harness.db(name).where('academy_id', foreign.academy)) as Record<string, unknown>[])
-        .map(({ last_seen_at: _, ...row }) => `${name} ${JSON.stringify(row)}`)
-        .sort()
-        .join('\n'),
-    ),
-  );
-  return parts.sort().join('\n');
-}
+const foreignRows = () => rowsBy(harness.db, 'academy_id', foreign.academy);
 
 it.each(ENDPOINTS)(`%s: ${BODIES_EACH} bodies from seed ${SEED}, no fault, no hang, nothing of others`, async (name, route) => {
   const before = await foreignRows();

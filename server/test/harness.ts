@@ -190,3 +190,26 @@ export async function startSession(
   await client.put(`/athletes/${athlete}/sessions/${id}`, { on, assignment: null, painBefore }).expect(200);
   return id;
 }
+
+/** Every row of an academy or about an athlete, as text. Sign-ins move by themselves and are left out, and so are some tables. */
+export async function rowsBy(
+  db: Knex,
+  column: 'academy_id' | 'athlete_id',
+  value: string,
+  without: readonly string[] = [],
+): Promise<string> {
+  const [tables] = (await db.raw(
+    'select table_name as name from information_schema.columns where table_schema = database() and column_name = ?',
+    [column],
+  )) as [{ name: string }[]];
+  const parts = await Promise.all(
+    tables
+      .filter(({ name }) => !without.includes(name))
+      .map(async ({ name }) =>
+        ((await db(name).where(column, value)) as Record<string, unknown>[])
+          .map(({ last_seen_at: _, ...row }) => `${name} ${JSON.stringify(row)}`)
+          .sort(),
+      ),
+  );
+  return parts.flat().sort().join('\n');
+}

@@ -2,7 +2,7 @@ import { ROUTES } from '@wrightonic/contract';
 import type { Route, RouteName } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
 import { BODIES } from './bodies';
-import { addAthlete, eye, rep, signedIn, startHarness } from './harness';
+import { addAthlete, eye, rep, rowsBy, signedIn, startHarness } from './harness';
 import type { Client, Harness } from './harness';
 
 /** Ids of one athlete under the address of another of the same academy, by people who may do it for both or for one. */
@@ -41,20 +41,8 @@ beforeAll(async () => {
 afterAll(() => harness.close());
 afterEach(() => expect(harness.faults).toEqual([]));
 
-/** Every row about the other athlete. */
-async function rowsOfOther(): Promise<string> {
-  const [tables] = (await harness.db.raw(
-    "select table_name as name from information_schema.columns where table_schema = database() and column_name = 'athlete_id'",
-  )) as [{ name: string }[]];
-  const parts = await Promise.all(
-    tables
-      .filter(({ name }) => name !== 'standing_answers')
-      .map(async ({ name }) =>
-        ((await harness.db(name).where('athlete_id', other)) as object[]).map((row) => `${name} ${JSON.stringify(row)}`).sort(),
-      ),
-  );
-  return parts.flat().sort().join('\n');
-}
+/** Every row about the other athlete; what is computed from them may be computed at any time. */
+const rowsOfOther = () => rowsBy(harness.db, 'athlete_id', other, ['standing_answers']);
 
 const MIXED = (Object.entries(ROUTES) as [RouteName, Route][]).filter(
   ([, route]) => route.path.startsWith('/athletes/:athlete/') && route.path.includes(':id') && !route.stream,
