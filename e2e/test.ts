@@ -6,7 +6,6 @@ const URLS = (process.env.BASE_URLS ?? '').split(' ');
 
 /** A test whose pages are served by an academy of its own: what one of two that run at once changes, the other never sees. */
 export const test = base.extend({
-  // The runner reads from the first argument which other fixtures are wanted: none.
-  // eslint-disable-next-line no-empty-pattern
-  baseURL: ({}, use, info) => use(URLS[info.parallelIndex]),
+  // The runner reads from the first argument which other fixtures are wanted, and takes nothing but a pattern there.
+  baseURL: ({ browserName: _ }, use, info) => use(URLS[info.parallelIndex]),
 });
