@@ -63,6 +63,7 @@ const eye = (answer: string): string =>
 const marks = (): string =>
   JSON.stringify({
     ...EMPTY_MARKS,
+    events: { contact: { frame: 400 }, release: { frame: 440 } },
     frames: Array.from({ length: 700 }, (_, frame) => ({
       frame,
       joints: Object.fromEntries(
@@ -70,6 +71,26 @@ const marks = (): string =>
       ),
     })),
   });
+
+const clip = `/athletes/${tavi}/clips/${uuid()}`;
+const announced = await call(
+  'PUT',
+  clip,
+  JSON.stringify({
+    on: new Date().toISOString().slice(0, 10),
+    name: 'heavy.mp4',
+    type: 'video/mp4',
+    bytes: 1000,
+    sha256: '0'.repeat(64),
+    captureFps: 240,
+    frames: 700,
+    width: 1920,
+    height: 1080,
+    setup: { view: 'side-open', distanceM: 7, cameraHeightM: 1, level: true, whole: true },
+    poster: null,
+  }),
+);
+if (announced.status !== 200) throw new Error(`No clip to mark: ${announced.text}`);
 
 const HEAVY: readonly (readonly [string, () => Promise<{ status: number }>])[] = [
   ['nothing', async () => new Promise((resolve) => setTimeout(() => resolve({ status: 0 }), 1000))],
@@ -89,15 +110,10 @@ const HEAVY: readonly (readonly [string, () => Promise<{ status: number }>])[] =
     () => call('POST', '/imports/look', JSON.stringify({ fileName: 'x.csv', file: 'A'.repeat(2_900_000) })),
   ],
   ['200,000 empty entries (1 MB)', () => call('POST', `/athletes/${tavi}/sessions/${uuid()}/log`, nulls(200_000))],
-  ['marks of 700 frames', () => call('PUT', `/athletes/${tavi}/clips/${uuid()}/marks`, marks())],
+  ['marks of 700 frames', () => call('PUT', `${clip}/marks`, marks())],
   [
     'marks with 300,000 other things in them (3 MB)',
-    () =>
-      call(
-        'PUT',
-        `/athletes/${tavi}/clips/${uuid()}/marks`,
-        JSON.stringify({ frames: Array.from({ length: 300_000 }, () => ({ a: 1 })) }),
-      ),
+    () => call('PUT', `${clip}/marks`, JSON.stringify({ frames: Array.from({ length: 300_000 }, () => ({ a: 1 })) })),
   ],
 ];
 console.log('\nOne heavy request, and the longest halt of the event loop meanwhile:');

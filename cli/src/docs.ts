@@ -1,3 +1,4 @@
+import { withoutGlances } from '@wrightonic/contract';
 import parse from 'joi-to-json';
 import { COMMANDS } from './commands';
 import { EXAMPLES } from './examples';
@@ -37,7 +38,9 @@ export async function commandsPage(): Promise<string> {
             ]
           : []),
         ...(command.schema
-          ? [`<details><summary>JSON Schema of the input</summary>\n\n${fenced(parse(command.schema, 'json'))}\n\n</details>`]
+          ? [
+              `<details><summary>JSON Schema of the input</summary>\n\n${fenced(withoutGlances(parse(command.schema, 'json')))}\n\n</details>`,
+            ]
           : []),
       ].join('\n\n'),
     );

@@ -140,7 +140,11 @@ after(async () => {
 });
 
 test('a fresh clone is installed by npm ci alone', () => {
-  const installed = spawnSync('npm', ['ci', '--prefer-offline', '--no-audit', '--no-fund'], { cwd: clone, env, encoding: 'utf8' });
+  const installed = spawnSync('npm', ['ci', '--prefer-offline', '--no-audit', '--no-fund'], {
+    cwd: clone,
+    env,
+    encoding: 'utf8',
+  });
   assert.equal(installed.status, 0, installed.stderr);
 });
 

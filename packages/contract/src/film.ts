@@ -2,24 +2,49 @@
 import { DISCIPLINES, EVENTS, HANDS, MARKED_JOINTS, SIMULATED_FAULTS, VIEWS } from '@wrightonic/core';
 import type { AthleteProfile, Faults, MarkedEvent, MarkedFrame, MarkedPoint, MeasureRequest, View } from '@wrightonic/core';
 import Joi from 'joi';
+import { atAGlance } from './at-a-glance';
 import { athleteProfileSchema } from './athlete';
 import { isoDate, listOf, objectOf, oneOf } from './schema';
 
 const MARKABLE = EVENTS.filter((e) => e !== 'max');
+const SD_MOST = 1000;
 const pointSchema = objectOf<MarkedPoint>({
   x: Joi.number().required(),
   y: Joi.number().required(),
   z: Joi.number(),
-  sd: Joi.number().min(0).max(1000),
+  sd: Joi.number().min(0).max(SD_MOST),
   by: Joi.string().valid('track'),
 });
 const eventSchema = objectOf<MarkedEvent>({
   frame: Joi.number().min(0).max(1_000_000).required(),
   sd: Joi.number().min(0).max(1000),
 });
+const jointsSchema = Joi.object(Object.fromEntries(MARKED_JOINTS.map((joint) => [joint, pointSchema])));
+
+const isCoordinate = (value: unknown): boolean => typeof value === 'number' && Math.abs(value) <= Number.MAX_SAFE_INTEGER;
+const POINT_PARTS: ReadonlyMap<string, (value: unknown) => boolean> = new Map([
+  ['x', isCoordinate],
+  ['y', isCoordinate],
+  ['z', isCoordinate],
+  ['sd', (value: unknown) => typeof value === 'number' && value >= 0 && value <= SD_MOST],
+  ['by', (value: unknown) => value === 'track'],
+]);
+const JOINTS: ReadonlySet<string> = new Set(MARKED_JOINTS);
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
+
+/** Whether joints are right beyond doubt. */
+function plainlyRight(joints: unknown): boolean {
+  if (!isRecord(joints) || Array.isArray(joints)) return false;
+  for (const joint in joints) {
+    const point = joints[joint];
+    if (!JOINTS.has(joint) || !isRecord(point) || point.x === undefined || point.y === undefined) return false;
+    for (const part in point) if (!POINT_PARTS.get(part)?.(point[part])) return false;
+  }
+  return true;
+}
 const frameSchema = objectOf<MarkedFrame>({
   frame: Joi.number().integer().min(0).max(1_000_000).required(),
-  joints: Joi.object(Object.fromEntries(MARKED_JOINTS.map((joint) => [joint, pointSchema]))).required(),
+  joints: atAGlance(plainlyRight, jointsSchema).required(),
 });
 
 /** In 3d every joint needs its third coordinate. */

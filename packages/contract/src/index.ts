@@ -1,4 +1,5 @@
 export * from './access';
+export * from './at-a-glance';
 export * from './athlete';
 export * from './body';
 export * from './catalogue';

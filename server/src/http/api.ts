@@ -148,9 +148,11 @@ const bodyOf = (route: Route): RequestHandler =>
     ? express.raw({ type: 'application/octet-stream', limit: PART_MOST })
     : express.json({ limit: `${route.limitKb ?? LIMIT_KB}kb` });
 
-/** Reads a body in the middle of a handler. */
+/** Reads a body in the middle of a handler. Others have their turn between the reading of a large one and its check. */
 const read = (reader: RequestHandler, req: Request, res: Response): Promise<void> =>
-  new Promise((resolve, reject) => void reader(req, res, (error?: unknown) => (error ? reject(error as Error) : resolve())));
+  new Promise((resolve, reject) => {
+    void reader(req, res, (error?: unknown) => (error ? reject(error as Error) : setImmediate(resolve)));
+  });
 
 /** Endpoints that want the password once more, and where it stands: it is looked at before anything is begun. */
 const PROOF: Partial<Record<HandledRoute, (body: unknown) => string>> = {

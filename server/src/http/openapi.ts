@@ -1,4 +1,4 @@
-import { ROLE_NAMES, rolesOf, ROUTES } from '@wrightonic/contract';
+import { ROLE_NAMES, rolesOf, ROUTES, withoutGlances } from '@wrightonic/contract';
 import type { Route } from '@wrightonic/contract';
 import parse from 'joi-to-json';
 
@@ -41,7 +41,12 @@ function operation(name: string, route: Route): object {
         }
       : {}),
     ...(route.body
-      ? { requestBody: { required: true, content: { 'application/json': { schema: parse(route.body, 'open-api-3.1') } } } }
+      ? {
+          requestBody: {
+            required: true,
+            content: { 'application/json': { schema: withoutGlances(parse(route.body, 'open-api-3.1')) } },
+          },
+        }
       : {}),
     responses: {
       [route.answer === 'nothing' ? '204' : '200']: {
