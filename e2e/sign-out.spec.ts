@@ -22,6 +22,26 @@ test('signing out holds without a connection, in every tab, and the server hears
   await expect(page.getByTestId('sign-in')).toBeVisible();
 });
 
+test('a page that is opened again asks for nothing under the name of whoever signed out', async ({ page, context }) => {
+  await signIn(page);
+  await page.getByRole('link', { name: 'Desk', exact: true }).click();
+  // The server cannot be told.
+  await context.route('**/api/sign-out', (route) => route.abort());
+  await page.getByTestId('sign-out').click();
+  await expect(page.getByTestId('sign-in')).toBeVisible();
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    const { pathname } = new URL(request.url());
+    if (pathname.startsWith('/api/')) asked.push(pathname);
+  });
+  await page.reload();
+  await expect(page.getByTestId('sign-in')).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  expect(asked.filter((path) => path !== '/api/sign-out')).toEqual([]);
+  await context.unroute('**/api/sign-out');
+  await expect.poll(async () => (await page.request.get('/api/me')).status(), { timeout: 15_000 }).toBe(401);
+});
+
 test('what one taps does not go out under the cookie of another who signed in in a second tab', async ({ page, context }) => {
   await signIn(page);
   const { rows } = (await (await page.request.get('/api/athletes?search=osk')).json()) as { rows: { id: string }[] };

@@ -10,6 +10,7 @@ import { SignIn } from '../features/shell/SignIn';
 import { Tongue } from '../features/shell/Tongue';
 import { useLeaving, useWhose } from '../features/shell/use-leaving';
 import { api, problemOf } from '../state/api';
+import { hasLeft } from '../state/leaving';
 import { connection } from '../state/operations';
 import { loadOperations, send, stopRetrying } from '../state/outbox';
 import { makeStore, useAppDispatch, useAppSelector } from '../state/store';
@@ -25,7 +26,7 @@ function Entry() {
 
 function Gate() {
   const dispatch = useAppDispatch();
-  const left = useAppSelector((s) => s.shell.left);
+  const left = useAppSelector((s) => s.shell.left) || hasLeft();
   const { data: me, error, isLoading, refetch } = api.useMeQuery(undefined, { skip: left });
   const user = left ? undefined : me?.id;
   useLeaving(left);

@@ -2,6 +2,7 @@ import type { Migration } from './columns';
 import { film } from './film';
 import { first } from './first';
 import { judgement } from './judgement';
+import { lean } from './lean';
 import { library } from './library';
 import { log } from './log';
 import { people } from './people';
@@ -12,4 +13,16 @@ import { words } from './words';
 
 export type { Migration };
 
-export const MIGRATIONS: readonly Migration[] = [first, people, film, judgement, log, plans, library, seeing, words, standing];
+export const MIGRATIONS: readonly Migration[] = [
+  first,
+  people,
+  film,
+  judgement,
+  log,
+  plans,
+  library,
+  seeing,
+  words,
+  standing,
+  lean,
+];
