@@ -125,10 +125,11 @@ function Form({ me }: { readonly me: Me }) {
   const [draft, setDraft] = useState(() => settingsOf(me));
   const [limit, setLimit] = useState(draft.leagueDailyLimit === null ? '' : String(draft.leagueDailyLimit));
   const set = (change: Partial<AcademySettings>) => setDraft({ ...draft, ...change });
+  const leagueDailyLimit = limit.trim() === '' ? null : whole(limit);
   const store = () =>
     void save({
       ...draft,
-      leagueDailyLimit: limit.trim() === '' ? null : Number(limit),
+      leagueDailyLimit: leagueDailyLimit ?? null,
       words: [...new Set(draft.words.map((w) => w.trim()).filter((w) => w !== ''))],
     });
   return (
@@ -140,6 +141,7 @@ function Form({ me }: { readonly me: Me }) {
             label={isSuccess ? 'Saved. Save again' : 'Save the settings'}
             onPress={store}
             busy={isLoading}
+            disabled={leagueDailyLimit === undefined}
             testID="save-settings"
           />
         </>
@@ -173,7 +175,12 @@ function Form({ me }: { readonly me: Me }) {
               value={limit}
               onChangeText={setLimit}
               inputMode="numeric"
+              error={leagueDailyLimit === undefined}
+              testID="league-daily"
             />
+            {leagueDailyLimit === undefined ? (
+              <Caution testID="league-daily-fault">{`“${limit}” is no number of pitches. Write a whole number, or leave it empty for no limit of the league’s.`}</Caution>
+            ) : null}
             <TextInput
               mode="outlined"
               label="Ages are read on (month-day, may stay empty)"
