@@ -42,6 +42,8 @@ export interface Units {
   /** A person's height: “178 cm”, “5'10"”. */
   readonly height: (metres: number) => string;
   readonly mass: (kg: number) => string;
+  /** Metres or feet, as a field for a length in them is named. */
+  readonly longUnit: 'm' | 'ft';
   /** A length that was taped: “1.83 m”, “6.0 ft”. */
   readonly long: (metres: number) => string;
   /** Metres of a taped length that was entered in metres or feet. */
@@ -83,6 +85,7 @@ function unitsIn(length: LengthUnit): Units {
       return `${Math.floor(inches / 12)}'${inches % 12}"`;
     },
     mass: (kg) => (length === 'cm' ? `${Math.round(kg)} kg` : `${Math.round(kg / KG_PER_POUND)} lb`),
+    longUnit: length === 'cm' ? 'm' : 'ft',
     long: (metres) => (length === 'cm' ? `${Number(metres.toFixed(2))} m` : `${(metres / METRES_PER_FOOT).toFixed(1)} ft`),
     metres: (entered) => (length === 'cm' ? entered : entered * METRES_PER_FOOT),
     distance: (metres) => (length === 'cm' ? `${metres} m` : `${Math.round(metres / METRES_PER_FOOT)} ft`),

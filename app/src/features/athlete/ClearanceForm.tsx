@@ -8,14 +8,8 @@ import { newId } from '../../state/ids';
 import { Action, Caution } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
 import { Row } from '../../ui/layout';
+import { readWhole } from '../../ui/read-number';
 import { SPACE, usePalette } from '../../ui/theme';
-
-/** A whole number as it is typed; undefined for an empty field, null for anything else. */
-function whole(text: string): number | undefined | null {
-  if (text.trim() === '') return undefined;
-  const digits = /^(\d+)\s*%?$/.exec(text.trim());
-  return digits ? Number(digits[1]) : null;
-}
 
 interface LimitProps {
   readonly label: string;
@@ -32,7 +26,7 @@ function LimitField({ label, value, onChange, testID }: LimitProps) {
       label={label}
       value={value}
       onChangeText={onChange}
-      error={whole(value) === null}
+      error={readWhole(value.replace('%', '')) === null}
       inputMode="numeric"
       style={{ flex: 1, minWidth: 0 }}
       testID={testID}
@@ -53,7 +47,7 @@ function Form({ athlete, me, onDone }: { readonly athlete: string; readonly me: 
   const [mostThrows, setMostThrows] = useState('');
   const [highestEffort, setHighestEffort] = useState('');
   const [untilUnread, setUntilUnread] = useState(false);
-  const [throws, effort] = [whole(mostThrows), whole(highestEffort)];
+  const [throws, effort] = [readWhole(mostThrows), readWhole(highestEffort.replace('%', ''))];
   const unread = throws === null || effort === null;
   const save = async () => {
     if (throws === null || effort === null) return;

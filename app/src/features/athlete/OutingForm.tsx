@@ -8,9 +8,8 @@ import { newId } from '../../state/ids';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
 import { Row } from '../../ui/layout';
+import { readNumber, readWhole } from '../../ui/read-number';
 import { SPACE } from '../../ui/theme';
-
-const whole = (text: string): number => (text.trim() === '' ? 0 : Number(text));
 
 const KIND_NAMES: Record<OutingKind, string> = { game: 'Game', catch: 'Catch', lesson: 'Other lesson', other: 'Something else' };
 
@@ -50,16 +49,26 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
   const [kind, setKind] = useState<OutingKind>('game');
   const [caught, setCaught] = useState(false);
   const [breaking, setBreaking] = useState('');
+  const game = kind === 'game';
+  // Pitches and innings are asked of games alone; what was typed before another kind was chosen does not count.
+  const counts = {
+    pitches: game ? readWhole(pitches) : 0,
+    throws: readWhole(throws),
+    innings: game ? readNumber(innings) : 0,
+    breakingPitches: readWhole(breaking),
+  };
+  const unread = Object.values(counts).includes(null) || (counts.innings ?? 0) < 0;
   const save = async () => {
+    const pitched = counts.pitches ?? 0;
     const body = {
       on,
-      pitches: kind === 'game' ? whole(pitches) : 0,
-      throws: Math.max(whole(throws), kind === 'game' ? whole(pitches) : 0),
+      pitches: pitched,
+      throws: Math.max(counts.throws ?? 0, pitched),
       highEffort: 0,
-      innings: kind === 'game' ? Number(innings) || 0 : 0,
+      innings: counts.innings ?? 0,
       kind,
       caught,
-      breakingPitches: whole(breaking),
+      breakingPitches: counts.breakingPitches ?? 0,
     };
     const answer = await put({ athlete, id, body });
     if (answer.data) onDone();
@@ -84,9 +93,14 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
         <Choice label="Caught that day, too" chosen={caught} onPress={() => setCaught(!caught)} testID="outing-caught" />
       </Row>
       <Text variant="bodySmall">Games, catching, other lessons: all throws at half effort and more.</Text>
+      {unread ? (
+        <Caution testID="outing-unread">
+          Write numbers, such as 40, or leave a field empty: what cannot be read cannot be counted.
+        </Caution>
+      ) : null}
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Row>
-        <Action label="Save it" onPress={() => void save()} busy={isLoading} disabled={!on} testID="save-outing" />
+        <Action label="Save it" onPress={() => void save()} busy={isLoading} disabled={!on || unread} testID="save-outing" />
         <Action kind="plain" label="Leave it" onPress={onDone} />
       </Row>
     </View>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { Action } from '../../ui/controls';
+import { readNumber } from '../../ui/read-number';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useUnits } from '../../ui/units';
 import { isOwn, ownOf, withOwn } from './own-numbers';
@@ -29,10 +30,11 @@ export function NumberRow({
   const own = ownOf(numbers, setting);
   const changed = isOwn(numbers, setting);
   const [text, setText] = useState(shown(own ?? setting.standard));
+  const unread = typeof readNumber(text) !== 'number';
   const set = (written: string) => {
     setText(written);
-    const value = Number(written.replace(',', '.'));
-    if (written.trim() !== '' && Number.isFinite(value)) onChange(withOwn(numbers, setting, units.kept(value, unit)));
+    const value = readNumber(written);
+    if (typeof value === 'number') onChange(withOwn(numbers, setting, units.kept(value, unit)));
   };
   const back = () => {
     setText(shown(setting.standard));
@@ -51,10 +53,12 @@ export function NumberRow({
     >
       <View style={{ flex: 1, minWidth: 0 }}>
         <Text variant="bodyMedium">{name}</Text>
-        <Text variant="bodySmall" style={{ color: changed ? palette.brass : palette.soft }}>
-          {changed
-            ? `Yours; the standard is ${shown(setting.standard)} (${setting.provenance})`
-            : `Standard (${setting.provenance})`}
+        <Text variant="bodySmall" style={{ color: unread ? palette.clay : changed ? palette.brass : palette.soft }}>
+          {unread
+            ? `“${text}” is no number; ${shown(own ?? setting.standard)} stays`
+            : changed
+              ? `Yours; the standard is ${shown(setting.standard)} (${setting.provenance})`
+              : `Standard (${setting.provenance})`}
         </Text>
       </View>
       {changed && !readOnly ? (
@@ -68,6 +72,7 @@ export function NumberRow({
         onChangeText={set}
         disabled={readOnly}
         inputMode="decimal"
+        error={unread}
         style={{ width: 116 }}
         right={unit ? <TextInput.Affix text={units.name(unit)} /> : undefined}
         testID={`number-${setting.key}-${setting.part ?? ''}`}

@@ -8,6 +8,7 @@ import { api, problemOf } from '../../state/api';
 import { peopleApi } from '../../state/people-api';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
+import { readWhole } from '../../ui/read-number';
 import { SchoolChoices } from '../../ui/SchoolChoices';
 import { SPACE, usePalette } from '../../ui/theme';
 
@@ -15,8 +16,6 @@ export const settingsOf = ({ academy }: Me): AcademySettings => {
   const { name: _, today: __, ...settings } = academy;
   return settings;
 };
-
-const whole = (text: string): number | undefined => (/^\d+$/.test(text.trim()) ? Number(text) : undefined);
 
 function LeagueAges({
   ages,
@@ -37,8 +36,8 @@ function LeagueAges({
       onChangeText={(text) =>
         set(i, ({ from, rule }) => {
           const { [key]: _, ...rest } = rule;
-          const value = whole(text);
-          return { from, rule: value === undefined ? rest : { ...rest, [key]: value } };
+          const value = readWhole(text);
+          return { from, rule: value == null ? rest : { ...rest, [key]: value } };
         })
       }
     />
@@ -55,7 +54,7 @@ function LeagueAges({
             value={String(age.from)}
             inputMode="numeric"
             style={{ width: 78 }}
-            onChangeText={(text) => set(i, (a) => ({ ...a, from: whole(text) ?? 0 }))}
+            onChangeText={(text) => set(i, (a) => ({ ...a, from: readWhole(text) ?? 0 }))}
           />
           {field(i, 'daily', 'A day')}
           {field(i, 'perGame', 'A game')}
@@ -125,7 +124,7 @@ function Form({ me }: { readonly me: Me }) {
   const [draft, setDraft] = useState(() => settingsOf(me));
   const [limit, setLimit] = useState(draft.leagueDailyLimit === null ? '' : String(draft.leagueDailyLimit));
   const set = (change: Partial<AcademySettings>) => setDraft({ ...draft, ...change });
-  const leagueDailyLimit = limit.trim() === '' ? null : whole(limit);
+  const leagueDailyLimit = readWhole(limit);
   const store = () =>
     void save({
       ...draft,
@@ -141,7 +140,7 @@ function Form({ me }: { readonly me: Me }) {
             label={isSuccess ? 'Saved. Save again' : 'Save the settings'}
             onPress={store}
             busy={isLoading}
-            disabled={leagueDailyLimit === undefined}
+            disabled={leagueDailyLimit === null}
             testID="save-settings"
           />
         </>
@@ -175,10 +174,10 @@ function Form({ me }: { readonly me: Me }) {
               value={limit}
               onChangeText={setLimit}
               inputMode="numeric"
-              error={leagueDailyLimit === undefined}
+              error={leagueDailyLimit === null}
               testID="league-daily"
             />
-            {leagueDailyLimit === undefined ? (
+            {leagueDailyLimit === null ? (
               <Caution testID="league-daily-fault">{`“${limit}” is no number of pitches. Write a whole number, or leave it empty for no limit of the league’s.`}</Caution>
             ) : null}
             <TextInput

@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { Choice, Action } from '../../ui/controls';
 import { Row } from '../../ui/layout';
+import { readNumber } from '../../ui/read-number';
 import { SPACE, usePalette } from '../../ui/theme';
 import { checkText } from '../../ui/words';
 import { answersText } from './answers';
@@ -37,8 +38,9 @@ function NumberAnswer({
   const palette = usePalette();
   const units = useUnits();
   const [text, setText] = useState('');
-  const value = units.kept(Number(text.replace(',', '.')), unit);
-  const usable = text.trim() !== '' && Number.isFinite(value);
+  const typed = readNumber(text);
+  const value = units.kept(typed ?? NaN, unit);
+  const usable = typeof typed === 'number';
   return (
     <View style={{ gap: 4 }}>
       <Row>

@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { Searchbar, Text, TextInput } from 'react-native-paper';
 import { Action, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
+import { readNumber } from '../../ui/read-number';
 import { SPACE } from '../../ui/theme';
 import { sideName } from '../../ui/words';
 import type { Supposition } from './what-if';
@@ -65,8 +66,8 @@ export function TestPicker({
   const [value, setValue] = useState('');
   const chosen = test ? bodyTestById(test) : null;
   const at = side ?? chosen?.firstSide ?? 'none';
-  const number = Number(value.replace(',', '.'));
-  const usable = chosen !== null && value.trim() !== '' && Number.isFinite(number) && number >= 0;
+  const number = readNumber(value) ?? NaN;
+  const usable = chosen !== null && number >= 0;
   return (
     <View style={{ gap: SPACE.s }}>
       <Row>

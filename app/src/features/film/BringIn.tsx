@@ -6,7 +6,9 @@ import { Text, TextInput } from 'react-native-paper';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
 import { Row, Section } from '../../ui/layout';
+import { readNumber } from '../../ui/read-number';
 import { SPACE, usePalette } from '../../ui/theme';
+import { useUnits } from '../../ui/units';
 import { RATES, rateSentence, setupWarnings, unevenWarning, VIEW_WORDS } from './set-up';
 import type { Chosen } from './use-film';
 
@@ -18,14 +20,15 @@ interface Props {
   readonly busy: boolean;
 }
 
-const number = (text: string): number | null => {
-  const value = Number(text.replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(value) ? null : value;
-};
+/** How far from the athlete and how high a camera may stand, metres. */
+const DISTANCES_M = { low: 0.5, high: 100 };
+const HEIGHTS_M = { low: 0, high: 10 };
+const isWithin = ({ low, high }: typeof HEIGHTS_M, value: number): boolean => value >= low && value <= high;
 
 /** Questions before the first frame; the answers stay with the clip. */
 export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
   const palette = usePalette();
+  const units = useUnits();
   const { info, file, poster } = chosen;
   const known = info.captureFps;
   const [view, setView] = useState<FilmSetup['view']>(chosen.view ?? 'side-open');
@@ -36,12 +39,23 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
   const [level, setLevel] = useState(true);
   const [whole, setWhole] = useState(true);
   const [on, setOn] = useState(today);
-  const setup: FilmSetup = { view, distanceM: number(distance), cameraHeightM: number(camera), level, whole };
+  // What cannot be read is NaN, and lies within nothing.
+  const lengthOf = (text: string): number | null => {
+    const typed = readNumber(text);
+    return typed === undefined ? null : units.metres(typed ?? NaN);
+  };
+  const setup: FilmSetup = {
+    view,
+    distanceM: lengthOf(distance),
+    cameraHeightM: lengthOf(camera),
+    level,
+    whole,
+  };
   const says = rateSentence(info.frames, info.playFps, rate);
-  const warnings = setupWarnings(setup);
+  const warnings = setupWarnings(setup, units);
   const uneven = rate > 0 ? unevenWarning(info.uneven, rate) : null;
-  const far = setup.distanceM !== null && (setup.distanceM < 0.5 || setup.distanceM > 100);
-  const high = setup.cameraHeightM !== null && (setup.cameraHeightM < 0 || setup.cameraHeightM > 10);
+  const far = setup.distanceM !== null && !isWithin(DISTANCES_M, setup.distanceM);
+  const high = setup.cameraHeightM !== null && !isWithin(HEIGHTS_M, setup.cameraHeightM);
   const good = rate >= 5 && rate <= 2000 && !far && !high && readDate(on).kind === 'date';
   return (
     <View style={{ gap: SPACE.xl }}>
@@ -90,7 +104,7 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
             value={other}
             onChangeText={(text) => {
               setOther(text);
-              setRate(number(text) ?? 0);
+              setRate(readNumber(text) ?? 0);
             }}
             style={{ width: 96 }}
           />
@@ -104,7 +118,7 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
           <TextInput
             mode="outlined"
             style={{ flex: 1, minWidth: 0 }}
-            label="Distance, m"
+            label={`Distance, ${units.longUnit}`}
             inputMode="decimal"
             value={distance}
             onChangeText={setDistance}
@@ -114,7 +128,7 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
           <TextInput
             mode="outlined"
             style={{ flex: 1, minWidth: 0 }}
-            label="Height, m"
+            label={`Height, ${units.longUnit}`}
             inputMode="decimal"
             value={camera}
             onChangeText={setCamera}
@@ -122,6 +136,11 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
             testID="camera-height"
           />
         </Row>
+        {far || high ? (
+          <Caution testID="camera-unread">
+            {`Write the ${far ? 'distance' : 'height'} as a number between ${units.long(far ? DISTANCES_M.low : HEIGHTS_M.low)} and ${units.long(far ? DISTANCES_M.high : HEIGHTS_M.high)}, or leave it empty.`}
+          </Caution>
+        ) : null}
         <Row>
           <Choice label="Level" chosen={level} onPress={() => setLevel(!level)} testID="level" />
           <Choice label="Whole athlete, half the frame high" chosen={whole} onPress={() => setWhole(!whole)} testID="whole" />

@@ -21,6 +21,7 @@ import { closerPart, eventFrom, withScale, withSuggestions, withTracks } from '.
 import { MeasuresPanel } from './MeasuresPanel';
 import { RemoveClip } from './RemoveClip';
 import { ScalePanel } from './ScalePanel';
+import { useUnits } from '../../ui/units';
 import { setupWarnings, VIEW_WORDS } from './set-up';
 import { saveSnapshot } from './snapshot';
 import { TrimPanel } from './TrimPanel';
@@ -58,6 +59,7 @@ interface Ready {
 
 function Clip({ id, clip, file, source, work, mayMark, event }: Ready) {
   const palette = usePalette();
+  const units = useUnits();
   const router = useRouter();
   const wide = useWide();
   const { height } = useWindowDimensions();
@@ -236,7 +238,7 @@ function Clip({ id, clip, file, source, work, mayMark, event }: Ready) {
       ) : null}
       {part === 'measures' ? (
         <>
-          {setupWarnings(clip.setup).map((warning) => (
+          {setupWarnings(clip.setup, units).map((warning) => (
             <Caution key={warning}>{warning}</Caution>
           ))}
           {mayMark ? (

@@ -14,6 +14,7 @@ import { weekDay } from '../../ui/words';
 import { ChangeTable } from './ChangeTable';
 import { EVENTS_OF } from './marks';
 import { ReferenceFigure } from './reference';
+import { useUnits } from '../../ui/units';
 import { unlikeSetups, VIEW_WORDS } from './set-up';
 import { Stepper } from './Stepper';
 import type { Side } from './Stepper';
@@ -73,6 +74,7 @@ const profileOf = ({ discipline, throws, birthDate, heightM, massKg, level }: At
 /** Two clips, or a clip and the figure made for this athlete, on the same event; and what changed, with how sure that is. */
 export function CompareScreen({ id, first, second }: { readonly id: string; readonly first?: string; readonly second?: string }) {
   const palette = usePalette();
+  const units = useUnits();
   const { data: overview } = api.useAthleteQuery(id);
   const { data: rows, error } = filmApi.useClipsQuery(id);
   const [chosen, setChosen] = useState<{ readonly a?: string; readonly b?: string }>({ a: first, b: second });
@@ -135,7 +137,7 @@ export function CompareScreen({ id, first, second }: { readonly id: string; read
       <Loading />
     );
   const problem = leftFrames.problem ?? rightFrames.problem ?? left.problem?.detail ?? right.problem?.detail;
-  const unlike = left.clip && right.clip && a !== FIGURE ? unlikeSetups(left.clip.setup, right.clip.setup) : [];
+  const unlike = left.clip && right.clip && a !== FIGURE ? unlikeSetups(left.clip.setup, right.clip.setup, units) : [];
   return (
     <Screen width={1200}>
       <View>

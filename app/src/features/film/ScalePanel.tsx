@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { Action, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
+import { readNumber } from '../../ui/read-number';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useUnits } from '../../ui/units';
 import type { At } from './paint';
@@ -49,7 +50,7 @@ export function ScalePanel({ marks, heightM, work, onWork, onChange }: Props) {
   const [text, setText] = useState(units.length === 'cm' ? '2.0' : '6');
   const { scale } = marks;
   const metresFor = (by: ScaleKind): number =>
-    by === 'height' ? heightM : by === 'rubber' ? RUBBER_M : units.metres(Number(text.replace(',', '.')));
+    by === 'height' ? heightM : by === 'rubber' ? RUBBER_M : units.metres(readNumber(text) ?? NaN);
   const metres = work ? metresFor(work.by) : 0;
   const good = metres >= SHORTEST_M && metres <= LONGEST_M;
   return (
@@ -74,12 +75,12 @@ export function ScalePanel({ marks, heightM, work, onWork, onChange }: Props) {
       {work?.by === 'tape' ? (
         <TextInput
           mode="outlined"
-          label={units.length === 'cm' ? 'Length, metres' : 'Length, feet'}
+          label={`Length, ${units.longUnit}`}
           inputMode="decimal"
           value={text}
           onChangeText={(now) => {
             setText(now);
-            onWork({ ...work, metres: units.metres(Number(now.replace(',', '.'))) });
+            onWork({ ...work, metres: units.metres(readNumber(now) ?? NaN) });
           }}
           error={!good}
         />

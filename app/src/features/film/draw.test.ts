@@ -1,6 +1,7 @@
 import { drawingFrom, drawingPoints, isDrawn } from './draw';
 import { angleBetween, leanOf } from './paint';
 import { rateSentence, setupWarnings, unevenWarning, unlikeSetups } from './set-up';
+import { UNITS } from '../../ui/units';
 
 describe('a drawing', () => {
   it('takes from the way of the finger what its kind needs', () => {
@@ -90,14 +91,26 @@ describe('a drawing', () => {
 describe('a set-up', () => {
   const plain = { view: 'side-open', distanceM: 6, cameraHeightM: 1, level: true, whole: true } as const;
   it('that is right has no warning; each fault has one', () => {
-    expect(setupWarnings(plain)).toEqual([]);
-    expect(setupWarnings({ ...plain, level: false, whole: false, cameraHeightM: 0.2, distanceM: 2 })).toHaveLength(4);
-    expect(setupWarnings({ ...plain, distanceM: null, cameraHeightM: null })).toEqual([]);
+    expect(setupWarnings(plain, UNITS.cm)).toEqual([]);
+    expect(setupWarnings({ ...plain, level: false, whole: false, cameraHeightM: 0.2, distanceM: 2 }, UNITS.cm)).toHaveLength(4);
+    expect(setupWarnings({ ...plain, distanceM: null, cameraHeightM: null }, UNITS.cm)).toEqual([]);
   });
   it('unlike another says in what', () => {
-    expect(unlikeSetups(plain, { ...plain, distanceM: 7 })).toEqual([]);
-    expect(unlikeSetups(plain, { ...plain, distanceM: null })).toEqual([]);
-    expect(unlikeSetups(plain, { view: 'front', distanceM: 9, cameraHeightM: 2, level: false, whole: false })).toHaveLength(5);
+    expect(unlikeSetups(plain, { ...plain, distanceM: 7 }, UNITS.cm)).toEqual([]);
+    expect(unlikeSetups(plain, { ...plain, distanceM: null }, UNITS.cm)).toEqual([]);
+    expect(
+      unlikeSetups(plain, { view: 'front', distanceM: 9, cameraHeightM: 2, level: false, whole: false }, UNITS.cm),
+    ).toHaveLength(5);
+  });
+  it('is told in the academy’s own lengths', () => {
+    const [near, far] = [
+      { ...plain, distanceM: 3 },
+      { ...plain, distanceM: 9 },
+    ];
+    expect(setupWarnings(near, UNITS.cm)).toEqual(['The camera stood nearer than 4 m: what is nearer to it looks larger.']);
+    expect(setupWarnings(near, UNITS.in)).toEqual(['The camera stood nearer than 13.1 ft: what is nearer to it looks larger.']);
+    expect(unlikeSetups(near, far, UNITS.cm)).toEqual(['the camera stood 3 m and 9 m away']);
+    expect(unlikeSetups(near, far, UNITS.in)).toEqual(['the camera stood 9.8 ft and 29.5 ft away']);
   });
   it('says what frames that do not come evenly do to times', () => {
     expect(unevenWarning(0.3, 240)).toBeNull();

@@ -1,5 +1,6 @@
 /** How a clip is filmed: the questions before the first frame, and what their answers mean for the numbers. */
 import type { FilmSetup } from '@wrightonic/contract';
+import type { Units } from '../../ui/units';
 
 export const VIEW_WORDS: Readonly<Record<FilmSetup['view'], { readonly name: string; readonly tells: string }>> = {
   'side-open': { name: 'Open side', tells: 'The chest turns to the camera. Stride, knees, trunk, timing.' },
@@ -40,8 +41,11 @@ export const unevenWarning = (uneven: number, captureFps: number): string | null
     ? null
     : `The frames of this file do not come evenly: a time between two events can be off by ${Math.ceil((2000 * uneven) / captureFps)} ms.`;
 
+/** Nearer than this, parts of one body are at clearly different scales, metres. */
+const NEAR_M = 4;
+
 /** What is wrong with a set-up, said before the first number. */
-export function setupWarnings({ level, whole, cameraHeightM, distanceM }: FilmSetup): string[] {
+export function setupWarnings({ level, whole, cameraHeightM, distanceM }: FilmSetup, units: Units): string[] {
   return [
     ...(whole
       ? []
@@ -50,12 +54,14 @@ export function setupWarnings({ level, whole, cameraHeightM, distanceM }: FilmSe
     ...(cameraHeightM !== null && (cameraHeightM < 0.5 || cameraHeightM > 1.6)
       ? ['The camera was not at hip height: lengths near the ground and above the head are drawn out.']
       : []),
-    ...(distanceM !== null && distanceM < 4 ? ['The camera stood nearer than 4 m: what is nearer to it looks larger.'] : []),
+    ...(distanceM !== null && distanceM < NEAR_M
+      ? [`The camera stood nearer than ${units.long(NEAR_M)}: what is nearer to it looks larger.`]
+      : []),
   ];
 }
 
 /** How two set-ups differ, said before their numbers are compared; empty when they are alike. */
-export function unlikeSetups(a: FilmSetup, b: FilmSetup): string[] {
+export function unlikeSetups(a: FilmSetup, b: FilmSetup, units: Units): string[] {
   const apart = (x: number | null, y: number | null, by: number): boolean => x !== null && y !== null && Math.abs(x - y) > by;
   return [
     ...(a.view === b.view
@@ -63,9 +69,11 @@ export function unlikeSetups(a: FilmSetup, b: FilmSetup): string[] {
       : [
           `one is from the ${VIEW_WORDS[a.view].name.toLowerCase()}, the other from the ${VIEW_WORDS[b.view].name.toLowerCase()}`,
         ]),
-    ...(apart(a.distanceM, b.distanceM, 1.5) ? [`the camera stood ${a.distanceM} m and ${b.distanceM} m away`] : []),
+    ...(apart(a.distanceM, b.distanceM, 1.5)
+      ? [`the camera stood ${units.long(a.distanceM!)} and ${units.long(b.distanceM!)} away`]
+      : []),
     ...(apart(a.cameraHeightM, b.cameraHeightM, 0.3)
-      ? [`the camera was ${a.cameraHeightM} m and ${b.cameraHeightM} m high`]
+      ? [`the camera was ${units.long(a.cameraHeightM!)} and ${units.long(b.cameraHeightM!)} high`]
       : []),
     ...(a.level === b.level ? [] : ['one camera was not level']),
     ...(a.whole === b.whole ? [] : ['one does not show the whole athlete']),

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { Action } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
+import { readNumber } from '../../ui/read-number';
 import { SPACE, usePalette } from '../../ui/theme';
 
 type Sequence = Extract<Evidence, { kind: 'sequence' }>;
@@ -21,8 +22,8 @@ const MOST_MS = 1000;
 const MOST_DEG_PER_S = 9000;
 
 const numberIn = (text: string, most: number): number | null => {
-  const value = Number(text.trim().replace('−', '-').replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(value) && Math.abs(value) <= most ? value : null;
+  const value = readNumber(text);
+  return typeof value === 'number' && Math.abs(value) <= most ? value : null;
 };
 
 /** Peaks of body speed as sensors tell them: when each part turns fastest, before release, and how fast the pelvis does. */
