@@ -1,5 +1,6 @@
 // npm run bench: prints how long things take and how that grows. Nothing is asserted here.
 import { installDebian, installPackages } from './lib/install.mjs';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bundle } from './lib/bundle.mjs';
 import { cacheFolder, inRoot } from './lib/paths.mjs';
@@ -48,5 +49,6 @@ if (!only || ['api', 'app', 'roster', 'loop', 'load'].includes(only)) {
       );
   } finally {
     await demo.stop();
+    rmSync(LOOP_FILE, { force: true });
   }
 }
