@@ -19,6 +19,7 @@ import {
   ONSET_SHARE,
   pelvisTurn,
   percentOfHeight,
+  requireStanding,
   separation,
   separationByWidth,
   series,
@@ -45,11 +46,13 @@ export interface Formula {
   readonly rough?: Partial<Record<View, { readonly sd: number; readonly why: string }>>;
   /** Error that seeing in a plane from a few metres brings, in its unit, of all views or of each; provenance: simulated deliveries, docs/measures.md. */
   readonly planeSd?: number | Partial<Record<View, number>>;
+  /** Error that a tracker brings beyond what its joints state, for it sees a part off in the same way in every throw; as `planeSd`, of rendered clips. */
+  readonly trackedSd?: number | Partial<Record<View, number>>;
   /** A length: the scale's error counts. */
   readonly scaled?: boolean;
   /** The greatest of noisy values is too great: what the marks' own jitter adds is taken off. */
   readonly noisy?: boolean;
-  /** Hangs on speeds at the very end of a movement: tracked joints are too rough for it. */
+  /** Hangs on speeds that tracked joints are too rough for: noise alone would make it. */
   readonly handOnly?: boolean;
   readonly at: (t: Throw, event: DeliveryEvent) => number;
 }
@@ -129,6 +132,7 @@ export const FORMULAS: readonly Formula[] = [
     events: ['contact'],
     views: [...SIDE, 'rear'],
     planeSd: { 'side-open': 0.51, 'side-closed': 0.44, rear: 1.67 },
+    trackedSd: { rear: 4.5 },
     scaled: true,
     at: (t, e) => {
       const f = frameOf(t, e);
@@ -224,12 +228,16 @@ export const FORMULAS: readonly Formula[] = [
     events: [event],
     views: SIDE,
     planeSd,
-    at: (t, e) => kneeBent(t, 'lead', frameOf(t, e)),
+    at: (t, e) => {
+      if (e === 'release') requireStanding(t, frameOf(t, e));
+      return kneeBent(t, 'lead', frameOf(t, e));
+    },
   })),
   {
     measure: 'lead-knee-in-out',
     events: ['contact'],
     planeSd: { front: 0.88, rear: 2.11 },
+    trackedSd: { front: 5 },
     views: ENDS,
     at: (t) => {
       const from = t.event('contact');
@@ -254,15 +262,25 @@ export const FORMULAS: readonly Formula[] = [
     views: SIDE,
     // From the closed side the front knee is seen at a slant.
     planeSd: { 'side-open': 1.41, 'side-closed': 3.5 },
-    at: (t) => kneeBent(t, 'lead', t.event('contact')) - kneeBent(t, 'lead', t.event('release')),
+    at: (t) => {
+      requireStanding(t, t.event('release'));
+      return kneeBent(t, 'lead', t.event('contact')) - kneeBent(t, 'lead', t.event('release'));
+    },
   },
-  {
+  ...(
+    [
+      [['peak-knee', 'mid-move'], 0],
+      // The foot leaves the ground in the blur of the push: the moment is seen late or early.
+      [['toe-off'], 9],
+    ] as const
+  ).map(([events, trackedSd]): Formula => ({
     measure: 'drive-shin-angle',
-    events: ['peak-knee', 'mid-move', 'toe-off'],
+    events,
     views: SIDE,
     planeSd: 0.66,
+    trackedSd,
     at: (t, e) => lean(t.at('drive-ankle', frameOf(t, e)), t.at('drive-knee', frameOf(t, e)), 0),
-  },
+  })),
   {
     measure: 'drive-knee-over-toe',
     events: ['deepest-load'],
@@ -279,6 +297,7 @@ export const FORMULAS: readonly Formula[] = [
     events: ['mid-move'],
     planeSd: 1.06,
     noisy: true,
+    handOnly: true,
     views: SIDE,
     at: (t) => {
       const speeds = speedOfHips(t, t.event('peak-knee'), t.event('contact'));
@@ -338,6 +357,7 @@ export const FORMULAS: readonly Formula[] = [
     disciplines: ['windmill'],
     events: ['release'],
     planeSd: 0.37,
+    trackedSd: 2,
     views: SIDE,
     at: (t) => {
       const [contact, release] = [t.event('contact'), t.event('release')];
@@ -352,13 +372,20 @@ export const FORMULAS: readonly Formula[] = [
       return Math.max(...tilts.map(({ v }) => v)) - last.v;
     },
   },
-  {
+  ...(
+    [
+      [TILT_EVENTS.filter((event) => event !== 'release'), 1],
+      // The raised arm draws a tracker's shoulder with it.
+      [['release'], 4.5],
+    ] as const
+  ).map(([events, trackedSd]): Formula => ({
     measure: 'trunk-tilt-side',
-    events: TILT_EVENTS,
+    events,
     planeSd: 0.16,
+    trackedSd,
     views: ENDS,
     at: (t, e) => lean(midHip(t, frameOf(t, e)), midShoulder(t, frameOf(t, e)), 1),
-  },
+  })),
   ...(
     [
       [['peak-knee', 'mid-move'], SIDE],
@@ -420,6 +447,7 @@ export const FORMULAS: readonly Formula[] = [
     measure: 'glove-travel-side',
     events: ['release'],
     planeSd: { front: 1.23, rear: 0.92 },
+    trackedSd: { rear: 2.5 },
     views: ENDS,
     scaled: true,
     at: (t) =>
@@ -431,6 +459,9 @@ export const FORMULAS: readonly Formula[] = [
     planeSd: 0.53,
     views: SIDE,
     scaled: true,
-    at: (t, e) => percentOfHeight(t, midShoulder(t, frameOf(t, e))[0] - t.at('lead-knee', frameOf(t, e))[0]),
+    at: (t, e) => {
+      requireStanding(t, frameOf(t, e));
+      return percentOfHeight(t, midShoulder(t, frameOf(t, e))[0] - t.at('lead-knee', frameOf(t, e))[0]);
+    },
   },
 ];

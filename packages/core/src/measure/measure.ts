@@ -45,8 +45,8 @@ function valueOf(t: Throw, formula: Formula, event: DeliveryEvent): MeasuredValu
     if (tracked && (formula.handOnly || rough))
       throw new Missing('the tracker is too rough for this; set the joints by hand round that moment');
     if (!Number.isFinite(value)) throw new Missing('the marked joints lie on one another');
-    const { planeSd = 0 } = formula;
-    const plane = view === '3d' ? 0 : typeof planeSd === 'number' ? planeSd : (planeSd[view] ?? 0);
+    const inView = (of: Formula['planeSd'] = 0): number => (typeof of === 'number' ? of : (of[view] ?? 0));
+    const plane = view === '3d' ? 0 : Math.hypot(inView(formula.planeSd), tracked ? inView(formula.trackedSd) : 0);
     const scale = formula.scaled ? t.scaleSd * Math.abs(value) : 0;
     const all = Math.max(Math.hypot(sd, plane, scale, BETWEEN_FRAMES), rough?.sd ?? 0);
     if (unit === 'ms' && all > MOST_MS)

@@ -38,6 +38,22 @@ function turnByWidth(t: Throw, from: MarkedJoint, to: MarkedJoint, frame: number
 /** Separation as far as it can be told from the front. */
 export const separationByWidth = (t: Throw, f: number) =>
   turnByWidth(t, 'drive-hip', 'lead-hip', f) - turnByWidth(t, 'throwing-shoulder', 'glove-shoulder', f);
+/**
+ * The front foot stands from contact to release. Where it is nearer to where the back foot was at contact, one leg was taken for the
+ * other, and nothing of either can be told.
+ * @throws Missing
+ */
+export function requireStanding(t: Throw, f: number): void {
+  if (!t.has('contact') || f <= t.event('contact')) return;
+  const contact = t.event('contact');
+  const now = t.at('lead-ankle', f);
+  const from = (joint: 'lead-ankle' | 'drive-ankle') => Math.hypot(...minus(now, t.at(joint, contact)));
+  if (from('lead-ankle') > from('drive-ankle'))
+    throw new Missing(
+      'the front foot is not where it landed: one leg is taken for the other; set the joints by hand round release',
+    );
+}
+
 export const kneeBent = (t: Throw, side: 'drive' | 'lead', f: number) =>
   flexion(t.at(`${side}-hip`, f), t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f));
 export const half = (t: Throw, seconds = SLOPE_S): number => Math.max(1.01, seconds * t.request.fps);

@@ -191,11 +191,13 @@ export function suggestEvents(request: Omit<MeasureRequest, 'events'>): EventMar
   if (!(shows.x && shows.z) && tracks.how === 'tracked') return {};
   const overhand = request.discipline === 'overhand';
   const release = fastest.t;
-  note('release', release);
   const first = wrist[0]!.t;
   const last = wrist[wrist.length - 1]!.t;
 
   const contact = landing(tracks, release);
+  // Where a tracker's front foot never comes to rest its legs are exchanged, and its fastest hand may be anybody's.
+  if (contact === null && tracks.how === 'tracked') return {};
+  note('release', release);
   note('contact', contact);
   const still: readonly [number, number] = [first, first + within(0.12, fps)];
   const started = rises(tracks.away('lead-knee', still, first, release), ANYTHING_MOVED);

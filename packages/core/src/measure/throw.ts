@@ -58,7 +58,7 @@ interface Known {
 const TRACKED_JITTER = 0.25;
 const TRACKED_OFFSET = Math.sqrt(1 - TRACKED_JITTER ** 2);
 /** How far a tracker errs in a measure against what its joints state, by view: limbs that point at the camera are seen worst. Simulated clips. */
-const TRACKED_IN: Record<View, number> = { 'side-open': 0.6, 'side-closed': 0.74, front: 1.15, rear: 0.84, top: 1, '3d': 1 };
+const TRACKED_IN: Record<View, number> = { 'side-open': 0.52, 'side-closed': 0.66, front: 1.0, rear: 0.74, top: 1, '3d': 1 };
 
 /** What errors come to in a formula: variances, and by how much jitter moves the mean. */
 interface Carried {

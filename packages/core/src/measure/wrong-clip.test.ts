@@ -58,6 +58,54 @@ describe.each(DISCIPLINES)('a clip of a throw, %s', (discipline) => {
     }
   });
 
+  it('is not believed with one leg taken for the other, wholly or from the middle of the stride on', () => {
+    const exchanged: Readonly<Record<string, string>> = Object.fromEntries(
+      ['hip', 'knee', 'ankle', 'heel', 'toe'].flatMap((part) => [
+        [`drive-${part}`, `lead-${part}`],
+        [`lead-${part}`, `drive-${part}`],
+      ]),
+    );
+    for (const view of ['side-open', 'side-closed', '3d'] as const)
+      for (const seed of seeds) {
+        const right = film(seed, discipline, view);
+        const from = (share: number) => right.events.contact!.frame * share;
+        for (const share of [0, 0.9]) {
+          const frames = right.frames.map((f) =>
+            f.frame < from(share)
+              ? f
+              : {
+                  ...f,
+                  joints: Object.fromEntries(Object.entries(f.joints).map(([joint, at]) => [exchanged[joint] ?? joint, at])),
+                },
+          );
+          expect([view, seed, share, kinds({ ...right, frames })]).toEqual([view, seed, share, ['legs']]);
+          expect(measureThrow({ ...right, frames }).measures.some((m) => m.valid)).toBe(false);
+        }
+      }
+  });
+
+  it('tells nothing of a front knee at release whose foot has gone where the back one was', () => {
+    for (const seed of seeds) {
+      const right = film(seed, discipline, 'side-open');
+      const { contact, release } = right.events;
+      const middle = (contact!.frame + release!.frame) / 2;
+      const legs = ['hip', 'knee', 'ankle'].map((part) => [`drive-${part}`, `lead-${part}`] as const);
+      const frames = right.frames.map((f) => {
+        if (f.frame < middle) return f;
+        const joints: Record<string, unknown> = { ...f.joints };
+        for (const [drive, lead] of legs) [joints[drive], joints[lead]] = [joints[lead], joints[drive]];
+        return { ...f, joints };
+      }) as MeasureRequest['frames'];
+      const { measures } = measureThrow({ ...right, frames });
+      const ofKnee = measures.filter((m) => m.measure.startsWith('lead-knee') && m.event === 'release');
+      expect(ofKnee.length).toBeGreaterThan(0);
+      for (const m of ofKnee) expect([m.valid, m.why]).toEqual([false, expect.stringContaining('not where it landed')]);
+      // What does not hang on it is told as before.
+      const stride = (of: MeasureRequest) => measureThrow(of).measures.find((m) => m.measure === 'stride-length')!.value;
+      expect(stride({ ...right, frames })).toBe(stride(right));
+    }
+  });
+
   it('is not believed with its events turned round', () => {
     const right = film(SEED, discipline, 'side-open');
     const { contact, release } = right.events;

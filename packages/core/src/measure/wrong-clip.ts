@@ -7,7 +7,7 @@ import { HIPS, midHip } from './readings';
 import { Missing, Throw } from './throw';
 import type { MarkedJoint, MeasureRequest, View } from './types';
 
-export const CLIP_FAULTS = ['away', 'glove-side', 'view', 'rate', 'order', 'scale', 'cut-off', 'no-throw'] as const;
+export const CLIP_FAULTS = ['away', 'glove-side', 'legs', 'view', 'rate', 'order', 'scale', 'cut-off', 'no-throw'] as const;
 export type ClipFaultKind = (typeof CLIP_FAULTS)[number];
 
 /** A view that a camera has. */
@@ -34,6 +34,8 @@ const LIMITS = {
   throwTravels: 0.12,
   endOnTravels: 0.3,
   gloveSide: -0.06,
+  /** The front foot ahead of the back one at contact. */
+  feetApart: 0.12,
   /** Shares of the standing height: the marked frames may begin when the body is bent already. */
   scale: [0.72, 1.25],
   /** Contact to release, ms. */
@@ -163,6 +165,20 @@ function gloveSide(clip: Clip): ClipFault | null {
       ? 'at release the glove side is where the throwing side should be: the clip was filmed from the other end, or the athlete throws with the other hand'
       : 'at release the glove side is where the throwing side should be: check the throwing hand',
     mends: other ? [{ change: 'view', to: other }] : [],
+  };
+}
+
+/** At contact the front foot is well ahead of the back one, in every throw of everybody. */
+function legs(clip: Clip): ClipFault | null {
+  const { request, t, height } = clip;
+  const contact = clip.frame('contact');
+  if (contact === null || height === null || !(isSide(request.view) || request.view === '3d')) return null;
+  const apart = told(() => (t.at('lead-ankle', contact)[0] - t.at('drive-ankle', contact)[0]) / height);
+  if (apart === null || apart >= LIMITS.feetApart) return null;
+  return {
+    kind: 'legs',
+    why: 'at contact the front foot is not ahead of the back one: one leg was taken for the other, or contact is not where it stands',
+    mends: [],
   };
 }
 
@@ -304,7 +320,9 @@ export function clipFaults(request: MeasureRequest): ClipFault[] {
   const none = noThrow(clip, faster);
   // With no throw in it, nothing else that is off says anything.
   if (none) return [none];
-  return [tooSlow, ...[away, gloveSide, wrongView, fromAbove, order, scale, cutOff].map((check) => check(clip))].flatMap(
+  const found = [tooSlow, ...[away, gloveSide, wrongView, fromAbove, order, scale, cutOff].map((check) => check(clip))].flatMap(
     (fault) => fault ?? [],
   );
+  // A wrong side, view or order of events puts the feet where they are not, too: what is behind it is said alone.
+  return found.length > 0 ? found : [legs(clip)].flatMap((fault) => fault ?? []);
 }
