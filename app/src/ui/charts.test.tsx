@@ -13,7 +13,7 @@ function draw(element: React.ReactElement, sentence: string): void {
   act(() => void fireEvent(picture, 'layout', { nativeEvent: { layout: { width: WIDTH, height: 100, x: 0, y: 0 } } }));
 }
 const all = <P,>(kind: React.ComponentType<P>): P[] => screen.UNSAFE_queryAllByType(kind).map((n) => n.props as P);
-const writing = (): string[] => all(SvgText).map((t) => [t.children].flat().join(''));
+const writing = (): string[] => all(SvgText).map((t) => String(t.children as string | number));
 const numbersIn = (path: string): number[] => path.match(/-?\d+(\.\d+)?/g)!.map(Number);
 
 describe('a level over time', () => {

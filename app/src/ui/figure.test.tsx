@@ -82,7 +82,7 @@ describe('the figure', () => {
   });
 
   it('stands still for whoever wishes less motion', () => {
-    const before = window.matchMedia;
+    const before = Object.getOwnPropertyDescriptor(window, 'matchMedia');
     const timer = jest.spyOn(global, 'setInterval');
     try {
       Object.assign(window, { matchMedia: () => ({ matches: true }) });
@@ -92,7 +92,8 @@ describe('the figure', () => {
       draw({ poses: ['overhand-lift', 'overhand-land'], throws: 'R', moving: true });
       expect(timer).toHaveBeenCalled();
     } finally {
-      Object.assign(window, { matchMedia: before });
+      if (before) Object.defineProperty(window, 'matchMedia', before);
+      else Reflect.deleteProperty(window, 'matchMedia');
       timer.mockRestore();
     }
   });
