@@ -23,6 +23,9 @@ const athlete: AthleteRecord = {
 describe('the intake form', () => {
   it('gives back the record that it was filled from', () => {
     expect(recordFrom(formOf(athlete, EMPTY_INTAKE, 'cm'), 'cm')).toEqual(athlete);
+    for (const heightM of [1.3, 1.605, 1.7655, 1.999])
+      expect(recordFrom(formOf({ ...athlete, heightM }, EMPTY_INTAKE, 'cm'), 'cm')!.heightM).toBeCloseTo(heightM, 2);
+    expect(formOf({ ...athlete, heightM: 1.605 }, EMPTY_INTAKE, 'cm').size.height).toBe('160.5');
     const inFeet = formOf(athlete, EMPTY_INTAKE, 'in');
     expect(inFeet.size.height).toBe('5\'10"');
     expect(recordFrom(inFeet, 'in')!.heightM).toBeCloseTo(1.778, 3);

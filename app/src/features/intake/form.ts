@@ -50,7 +50,8 @@ export function formOf(athlete: AthleteRecord, intake: IntakeRecord, unit: Lengt
   return {
     who: { name: athlete.name, birthDate: athlete.birthDate, discipline: athlete.discipline, throws: athlete.throws },
     size: {
-      height: UNITS[unit].height(athlete.heightM).replace(' cm', ''),
+      // As it was taken, to the millimetre: reopened and left, it is the same height.
+      height: unit === 'cm' ? String(Math.round(1000 * athlete.heightM) / 10) : UNITS.in.height(athlete.heightM),
       mass: unit === 'cm' ? String(athlete.massKg) : UNITS.in.mass(athlete.massKg),
       level: athlete.level,
       ...(athlete.jumpNorms ? { jumpNorms: athlete.jumpNorms } : {}),
