@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { EMPTY_MARKS } from '@wrightonic/contract';
 import type { ClipMarks } from '@wrightonic/contract';
 import { clipFaults, drawFilmTrial, filmedThrows, measureThrow } from '@wrightonic/core';
-import type { ClipFault, MeasureRequest , CLIP_FAULTS} from '@wrightonic/core';
+import type { ClipFault, MeasureRequest, CLIP_FAULTS } from '@wrightonic/core';
 import { leavePage, ME, openPage } from '../../testing/page';
 import type { ClipFacts } from './use-clip';
 import { WrongClip } from './WrongClip';
