@@ -76,20 +76,32 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
     30 * how('sunk-landing') +
     (discipline === 'windmill' ? 24 : 12) * how('knee-caves');
   const soon = 0.02 * tempo;
-  const hipsZ = curve(
-    [0, 0.55 * land, 0.8 * land, land, land + 0.3 * soon, land + soon, 0.5 * (land + release), release, end],
+  /** The lead knee while its foot stands. */
+  const standing: readonly (readonly [t: number, knee: number])[] = [
+    [land, atLanding],
+    [land + 0.3 * soon, atLanding + 0.05 * (atRelease - atLanding)],
+    [land + soon, atLanding + 0.2 * (atRelease - atLanding)],
+    [0.5 * (land + release), 0.5 * (atLanding + atRelease)],
+    [release, atRelease],
+    [end, legs.knee[2]],
+  ];
+  const overTheFoot = curve(
+    [0, 0.55 * land, 0.8 * land, ...standing.map(([t]) => t)],
     [
       h * legs.stand,
       h * (legs.stand + 0.004 - 0.6 * legs.sit),
       h * legs.stand - 0.3 * (h * legs.stand - heightFor(land, atLanding)) - h * legs.sit,
-      heightFor(land, atLanding),
-      heightFor(land + 0.3 * soon, atLanding + 0.05 * (atRelease - atLanding)),
-      heightFor(land + soon, atLanding + 0.2 * (atRelease - atLanding)),
-      heightFor(0.5 * (land + release), 0.5 * (atLanding + atRelease)),
-      heightFor(release, atRelease),
-      heightFor(end, legs.knee[2]),
+      ...standing.map(([t, knee]) => heightFor(t, knee)),
     ],
   );
+  // A knee that is nearly straight bends by degrees where the hip is a millimetre low: a locked one is followed exactly.
+  const locked = how('locked-landing');
+  const kneeStanding = curve(
+    standing.map(([t]) => t),
+    standing.map(([, knee]) => knee),
+  );
+  const hipsZ = (t: number): number =>
+    locked === 0 || t < land ? overTheFoot(t) : (1 - locked) * overTheFoot(t) + locked * heightFor(t, kneeStanding(t));
 
   // The load sinks toward the toes, and a push that goes up lifts the hips before they are out.
   const loading = (t: number): number => Math.exp(-0.5 * ((t - (legs.lift + 2 * legs.land) * (tempo / 3)) / (0.12 * tempo)) ** 2);
