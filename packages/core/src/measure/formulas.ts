@@ -1,6 +1,6 @@
 import type { Discipline } from '../delivery/links';
 import type { DeliveryEvent, MeasureId } from '../delivery/measures';
-import { degrees, elbowRise, flexion, lean, minus, offLine } from './geometry';
+import { degrees, elbowRise, flexion, flexionInPlane, lean, minus, offLine } from './geometry';
 import { onsetOf, peakOf, slopes, smooth } from './series';
 import type { Sample } from './series';
 import {
@@ -169,7 +169,9 @@ export const FORMULAS: readonly Formula[] = [
     planeSd,
     at: (t, e) => {
       const f = frameOf(t, e);
-      return flexion(t.at('throwing-shoulder', f), t.at('throwing-elbow', f), t.at('throwing-wrist', f));
+      const joints = [t.at('throwing-shoulder', f), t.at('throwing-elbow', f), t.at('throwing-wrist', f)] as const;
+      // On its circle seen from the side the hand trails behind the elbow.
+      return e === 'arm-9-oclock' && t.request.view !== '3d' ? flexionInPlane(...joints, -1) : flexion(...joints);
     },
   })),
   {

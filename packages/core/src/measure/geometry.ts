@@ -25,6 +25,17 @@ export function flexion(a: Point, joint: Point, b: Point): number {
   return 180 - degrees(across, dot(u, v));
 }
 
+/**
+ * As {@link flexion}, of three points in a plane seen from the side, with a sign: below 0 where the joint is bent the other way than
+ * it bends. A straight joint reads a little bent one time and a little bent backwards the next: told apart, the errors cancel; as
+ * angles without a sign they would all add up to a bend.
+ * @param turns in which direction the second line is turned from the first where the joint is bent: 1 from the target upward, −1 the other way
+ */
+export function flexionInPlane(a: Point, joint: Point, b: Point, turns: 1 | -1): number {
+  const [u, v] = [minus(joint, a), minus(b, joint)];
+  return turns * (u[0] * v[2] - u[2] * v[0]) >= 0 ? flexion(a, joint, b) : -flexion(a, joint, b);
+}
+
 /** Lean of a line from the vertical toward the target (`axis` 0) or the glove side (`axis` 1). */
 export function lean(from: Point, to: Point, axis: 0 | 1): number {
   const d = minus(to, from);

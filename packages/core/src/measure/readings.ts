@@ -1,6 +1,6 @@
 /** What formulas read from a throw: turns, tilts and speeds, peaks and instants, each over the frames that are marked. */
 import type { DeliveryEvent } from '../delivery/measures';
-import { flexion, lean, length, middle, minus, rotation, wrapped } from './geometry';
+import { flexion, flexionInPlane, lean, length, middle, minus, rotation, wrapped } from './geometry';
 import { arrivalOf, peakOf, slopes, smooth } from './series';
 import type { Sample } from './series';
 import { Missing } from './throw';
@@ -54,8 +54,11 @@ export function requireStanding(t: Throw, f: number): void {
     );
 }
 
-export const kneeBent = (t: Throw, side: 'drive' | 'lead', f: number) =>
-  flexion(t.at(`${side}-hip`, f), t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f));
+/** How far a knee is bent, degrees; it bends to the front, so that from the side a knee bent backwards is below 0. */
+export function kneeBent(t: Throw, side: 'drive' | 'lead', f: number): number {
+  const joints = [t.at(`${side}-hip`, f), t.at(`${side}-knee`, f), t.at(`${side}-ankle`, f)] as const;
+  return t.request.view === '3d' ? flexion(...joints) : flexionInPlane(...joints, -1);
+}
 export const half = (t: Throw, seconds = SLOPE_S): number => Math.max(1.01, seconds * t.request.fps);
 
 /** @throws Missing with fewer frames than a speed needs */

@@ -58,7 +58,10 @@ interface Known {
 const TRACKED_JITTER = 0.25;
 const TRACKED_OFFSET = Math.sqrt(1 - TRACKED_JITTER ** 2);
 /** How far a tracker errs in a measure against what its joints state, by view: limbs that point at the camera are seen worst. Simulated clips. */
-const TRACKED_IN: Record<View, number> = { 'side-open': 0.52, 'side-closed': 0.66, front: 1.0, rear: 0.74, top: 1, '3d': 1 };
+const TRACKED_IN: Record<View, number> = { 'side-open': 0.43, 'side-closed': 0.55, front: 0.84, rear: 0.61, top: 1, '3d': 1 };
+
+/** Share of a suggested instant's variance that all throws of a set-up have in common; simulated clips. */
+const SUGGESTED_ALIKE = 0.8;
 
 /** What errors come to in a formula: variances, and by how much jitter moves the mean. */
 interface Carried {
@@ -209,12 +212,19 @@ export class Throw {
       }
     };
     const few = !noisy && reads.length * this.shown.length <= ONE_BY_ONE;
-    const { jitter, shared, bias } = few ? this.oneByOne(reads, changed) : this.byDraws(reads, changed);
+    const carried = few ? this.oneByOne(reads, changed) : this.byDraws(reads, changed);
+    const { jitter, bias } = carried;
     let variance = noisy ? jitter - bias ** 2 : jitter;
+    let { shared } = carried;
     this.moved = null;
     for (const event of events) {
-      this.shift = { event, frames: this.request.events[event]!.sd ?? 1 / Math.sqrt(12) };
-      variance += (changed() ?? 0) ** 2;
+      const { sd } = this.request.events[event]!;
+      this.shift = { event, frames: sd ?? 1 / Math.sqrt(12) };
+      const moved = (changed() ?? 0) ** 2;
+      // An instant that a tracker's joints have suggested is early or late in much the same way in every throw.
+      const alike = tracked && sd !== undefined ? SUGGESTED_ALIKE : 0;
+      shared += alike * moved;
+      variance += (1 - alike) * moved;
     }
     this.shift = null;
     const added = noisy ? bias / NOISE_AGAIN : 0;
