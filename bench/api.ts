@@ -1,20 +1,9 @@
 /** API latency at 1×, 10× and 100× the demo's rows, reads and writes, over real HTTP on loopback. */
 import { v7 as uuid } from 'uuid';
-import knex from 'knex';
+import { databaseName, db } from './database';
 import { line, timed } from './figures';
 
 const base = process.env.BASE_URL!;
-const url = new URL(process.env.DATABASE_URL!);
-const db = knex({
-  client: 'mysql2',
-  connection: {
-    host: url.hostname,
-    port: Number(url.port),
-    user: url.username,
-    password: url.password,
-    database: url.pathname.slice(1),
-  },
-});
 
 const signedIn = await fetch(`${base}/api/sign-in`, {
   method: 'POST',
@@ -45,7 +34,7 @@ async function grow(factor: number): Promise<void> {
     for (const athlete of athletes) {
       const id = uuid();
       const columns = (await db('information_schema.columns')
-        .where({ table_schema: url.pathname.slice(1), table_name: 'athletes' })
+        .where({ table_schema: databaseName, table_name: 'athletes' })
         .select('column_name as c')) as { c: string }[];
       const others = columns
         .map((c) => c.c)

@@ -6,7 +6,7 @@ import { readFileSync } from 'node:fs';
 import { hashPassword } from '@wrightonic/server';
 import { randomFrom } from '@wrightonic/core';
 import { v7 as uuid } from 'uuid';
-import knex from 'knex';
+import { db } from './database';
 
 const PHONES = Number(process.env.LOAD_PHONES ?? 200);
 const MINUTES = Number(process.env.LOAD_MINUTES ?? 10);
@@ -30,17 +30,6 @@ const PASSWORD = 'seven quiet herons';
 
 const base = process.env.BASE_URL!;
 const server = Number(process.env.SERVER_PID);
-const url = new URL(process.env.DATABASE_URL!);
-const db = knex({
-  client: 'mysql2',
-  connection: {
-    host: url.hostname,
-    port: Number(url.port),
-    user: url.username,
-    password: url.password,
-    database: url.pathname.slice(1),
-  },
-});
 
 interface Phone {
   readonly cookie: string;

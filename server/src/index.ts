@@ -1,5 +1,6 @@
 /** What other workspaces use of the server: the demo's seeding goes through the same services as the app. */
 export { hashPassword } from './auth/passwords';
+export { readDatabase } from './config';
 export type { User } from './auth/sign-ins';
 export { connect, migrate, rollBackAll } from './db/connect';
 export { createApp } from './http/app';
