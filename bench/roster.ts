@@ -1,18 +1,10 @@
 /** The roster with ten, hundreds and thousands of athletes: time, requests and rows read, on the server and on a slow phone. */
-import { connect } from '@wrightonic/server';
 import { chromium } from '@playwright/test';
 import { v4 as uuid } from 'uuid';
+import { db } from './database';
 import { line, timed } from './figures';
 
 const base = process.env.BASE_URL!;
-const url = new URL(process.env.DATABASE_URL!);
-const db = connect({
-  host: url.hostname,
-  port: Number(url.port),
-  user: url.username,
-  password: url.password,
-  database: url.pathname.slice(1),
-});
 const SLOW_DOWN = 4;
 
 const signedIn = await fetch(`${base}/api/sign-in`, {

@@ -1,14 +1,7 @@
-import { connect } from '@wrightonic/server';
+import { connect, readDatabase } from '@wrightonic/server';
 import { seed } from './seed';
 
-const url = new URL(process.env.DATABASE_URL ?? '');
-const db = connect({
-  host: url.hostname,
-  port: Number(url.port),
-  user: url.username,
-  password: url.password,
-  database: url.pathname.slice(1),
-});
+const db = connect(readDatabase());
 try {
   const made = await seed(db, new Date().toISOString().slice(0, 10), {
     from: process.env.FILM_FOLDER ?? 'demo/clips',
