@@ -2,7 +2,7 @@ import { CATALOGUE_WORDS, vocabularyOf } from '../findings/vocabulary';
 import { FINDINGS } from '../findings/catalogue';
 import { wordsForAthlete } from './athlete-words';
 import { diagnose } from './diagnose';
-import type { Evidence } from './evidence';
+import type { Evidence } from '../evidence/evidence';
 import { THROWER } from '../testing/athletes';
 
 const athlete = { ...THROWER, birthDate: '2013-02-11', level: 'youth' } as const;

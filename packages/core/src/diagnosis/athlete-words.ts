@@ -1,11 +1,11 @@
 import type { Link } from '../delivery/links';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
-import type { Schools } from '../shared/schools';
+import type { Schools } from '../athlete/schools';
 import type { Vocabulary } from '../findings/vocabulary';
 import { spared } from '../words/spare';
 import type { Diagnosis } from './diagnose';
-import type { Evidence } from './evidence';
+import type { Evidence } from '../evidence/evidence';
 import { LIKELY_ENOUGH } from './focus';
 
 /** What is told to athlete and family, in a few plain sentences. */

@@ -7,7 +7,7 @@ import { BODY_TESTS, bodyTestById } from '../screen/tests';
 import type { TestId } from '../screen/tests';
 import type { Check } from './checks';
 import type { TwoDensities } from './densities';
-import type { Evidence } from './evidence';
+import type { Evidence } from '../evidence/evidence';
 import { eyeLikelihood, slowLikelihood } from './likelihoods';
 import { mainSignOf, signDensities } from './measured';
 import type { Model } from './model';

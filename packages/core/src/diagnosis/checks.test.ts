@@ -1,9 +1,9 @@
 import type { FindingId } from '../findings/ids';
-import { resolveSchools } from '../shared/schools';
+import { resolveSchools } from '../athlete/schools';
 import { slowTriesWorthAsking } from './candidates';
 import { rootEntropy, weighChecks } from './checks';
 import { diagnose } from './diagnose';
-import type { Evidence } from './evidence';
+import type { Evidence } from '../evidence/evidence';
 import { contributionsOf, eyeLikelihood } from './likelihoods';
 import type { Situation } from './situation';
 import { buildModel, graphFor } from './model';

@@ -7,7 +7,7 @@ import { candidates } from './candidates';
 import type { Candidate } from './candidates';
 import { answersOf, mix } from './check-answers';
 import type { WhenKnown } from './check-answers';
-import type { Evidence } from './evidence';
+import type { Evidence } from '../evidence/evidence';
 import type { Model } from './model';
 import type { Inference } from './roots';
 import type { Situation } from './situation';

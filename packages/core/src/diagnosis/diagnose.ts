@@ -25,7 +25,7 @@ import { holdAgainst } from './overruled';
 import type { Overruled } from './overruled';
 import { clearedRivals, pullsOn } from './pulls';
 import type { Cleared, Pull } from './pulls';
-import { EvidenceError } from './evidence';
+import { EvidenceError } from '../evidence/evidence';
 import { rankedIn, styleIn } from './schools-say';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { easingByEnumeration, posteriorByEnumeration } from '../testing/enumeration';
-import { randomFrom } from '../simulate/random';
+import { randomFrom } from '../shared/random';
 import { compile, evaluate } from './elimination';
 import { buildNetwork, easingIfAbsent, infer } from './network';
 import type { Likelihood, NetworkNode } from './network';

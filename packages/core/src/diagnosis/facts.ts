@@ -1,5 +1,5 @@
 /** Limits that were read twice: they are there, whatever else was seen. */
-import type { DatedEvidence } from './evidence';
+import type { DatedEvidence } from '../evidence/evidence';
 import { contributionsOf } from './likelihoods';
 import type { Contribution } from './likelihoods';
 import { buildModel } from './model';

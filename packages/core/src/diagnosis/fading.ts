@@ -1,9 +1,9 @@
 import type { FindingId } from '../findings/ids';
-import { grownSince, HALF_LIFE_CM } from '../shared/growth';
-import type { AthleteSize } from '../shared/growth';
+import { grownSince, HALF_LIFE_CM } from '../athlete/growth';
+import type { AthleteSize } from '../athlete/growth';
 import type { IsoDate } from '../shared/dates';
 import { daysBetween } from '../shared/dates';
-import type { Evidence } from './evidence';
+import type { Evidence } from '../evidence/evidence';
 import type { Likelihood } from './network';
 
 /** Work done on a finding: what was seen of it before may no longer be so. */

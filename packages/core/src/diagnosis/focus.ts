@@ -2,8 +2,8 @@ import { linkName, linkOrder } from '../delivery/links';
 import type { Discipline } from '../delivery/links';
 import type { FindingId } from '../findings/ids';
 import type { Finding } from '../findings/types';
-import { SCHOOL_OPTIONS } from '../shared/schools';
-import type { Schools } from '../shared/schools';
+import { SCHOOL_OPTIONS } from '../athlete/schools';
+import type { Schools } from '../athlete/schools';
 
 export type RepairOrder = Schools['repairOrder'];
 export const REPAIR_ORDERS: readonly RepairOrder[] = SCHOOL_OPTIONS.repairOrder;

@@ -1,7 +1,7 @@
 import type { FindingId } from '../findings/ids';
 import { FINDINGS, findingById } from '../findings/catalogue';
 import type { IsoDate } from '../shared/dates';
-import type { DatedEvidence, StyleItem } from './evidence';
+import type { DatedEvidence, StyleItem } from '../evidence/evidence';
 import { LIKELY_ENOUGH } from './focus';
 import type { Focus } from './focus';
 import { styleIn } from './schools-say';

@@ -1,8 +1,8 @@
 import { bodyTestById } from '../screen/tests';
-import type { AthleteProfile } from '../shared/athlete';
-import { resolveSchools } from '../shared/schools';
-import { EvidenceError } from './evidence';
-import type { Evidence } from './evidence';
+import type { AthleteProfile } from '../athlete/athlete';
+import { resolveSchools } from '../athlete/schools';
+import { EvidenceError } from '../evidence/evidence';
+import type { Evidence } from '../evidence/evidence';
 import { densities } from './densities';
 import { signsOf } from './measured';
 import { contributionsOf, eyeLikelihood } from './likelihoods';

@@ -1,9 +1,9 @@
 import { ARROWS } from '../findings/arrows';
 import { arrowKey } from '../settings/numbers';
-import { randomFrom } from '../simulate/random';
+import { randomFrom } from '../shared/random';
 import { firedByEnumeration } from '../testing/enumeration';
 import { diagnose } from './diagnose';
-import type { Evidence } from './evidence';
+import type { Evidence } from '../evidence/evidence';
 import { causeMap } from './map';
 import { buildNetwork, firedArrows } from './network';
 import type { Likelihood, NetworkNode } from './network';

@@ -4,7 +4,7 @@ import type { Sign } from '../findings/signs';
 import { signsWith } from '../settings/numbers';
 import { densities, MEASURE_MISTAKEN } from './densities';
 import type { TwoDensities } from './densities';
-import type { DatedEvidence, Evidence } from './evidence';
+import type { DatedEvidence, Evidence } from '../evidence/evidence';
 import type { Likelihood } from './network';
 import type { Situation } from './situation';
 import type { Standing } from './standing';

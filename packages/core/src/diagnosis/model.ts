@@ -6,7 +6,7 @@ import type { FindingId } from '../findings/ids';
 import type { Finding } from '../findings/types';
 import { arrowWeight, ownLeak } from '../settings/numbers';
 import type { AcademyNumbers } from '../settings/numbers';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import type { Situation } from './situation';

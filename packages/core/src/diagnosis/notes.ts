@@ -3,7 +3,7 @@ import type { FindingId } from '../findings/ids';
 import { measureById } from '../delivery/measures';
 import { bodyTestById } from '../screen/tests';
 import { daysBetween } from '../shared/dates';
-import type { DatedEvidence } from './evidence';
+import type { DatedEvidence } from '../evidence/evidence';
 import { HALF_LIFE_DAYS } from './fading';
 import type { Situation } from './situation';
 import type { Contribution } from './likelihoods';

@@ -1,7 +1,7 @@
 import type { FindingId } from '../findings/ids';
 import { findingById } from '../findings/catalogue';
 import { round } from '../shared/maths';
-import type { Overrule } from './evidence';
+import type { Overrule } from '../evidence/evidence';
 
 /** What the evidence would say about a finding on which the coach has spoken. */
 export interface Overruled {

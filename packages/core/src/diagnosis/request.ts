@@ -1,12 +1,12 @@
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import { resolveSchools } from '../shared/schools';
-import type { AthleteSize } from '../shared/growth';
-import type { Schools } from '../shared/schools';
+import { resolveSchools } from '../athlete/schools';
+import type { AthleteSize } from '../athlete/growth';
+import type { Schools } from '../athlete/schools';
 import type { AcademyNumbers } from '../settings/numbers';
-import { EvidenceError } from './evidence';
-import type { DatedEvidence, Overrule } from './evidence';
+import { EvidenceError } from '../evidence/evidence';
+import type { DatedEvidence, Overrule } from '../evidence/evidence';
 import type { WorkDone } from './fading';
 import type { Situation } from './situation';
 import { graphFor } from './model';

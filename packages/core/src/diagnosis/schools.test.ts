@@ -1,12 +1,12 @@
 import { CATALOGUE_WORDS } from '../findings/vocabulary';
 import type { FindingId } from '../findings/ids';
-import type { AthleteProfile } from '../shared/athlete';
-import type { Schools } from '../shared/schools';
-import { SCHOOL_OPTIONS } from '../shared/schools';
+import type { AthleteProfile } from '../athlete/athlete';
+import type { Schools } from '../athlete/schools';
+import { SCHOOL_OPTIONS } from '../athlete/schools';
 import { THROWER } from '../testing/athletes';
 import { wordsForAthlete } from './athlete-words';
 import { diagnose } from './diagnose';
-import type { DatedEvidence, Evidence } from './evidence';
+import type { DatedEvidence, Evidence } from '../evidence/evidence';
 
 const on = '2026-04-18';
 const WINDMILL: AthleteProfile = { ...THROWER, discipline: 'windmill' };

@@ -8,7 +8,7 @@ import type { BodyTest } from '../screen/tests';
 import { ageOn } from '../shared/dates';
 import { densities } from './densities';
 import type { TwoDensities } from './densities';
-import type { DatedEvidence, Evidence } from './evidence';
+import type { DatedEvidence, Evidence } from '../evidence/evidence';
 import { faded, stillHolds } from './fading';
 import type { Likelihood } from './network';
 import type { Situation } from './situation';

@@ -1,12 +1,12 @@
 /** Whom a judgement is about, and what else it knows. */
 import type { FindingId } from '../findings/ids';
 import type { AcademyNumbers } from '../settings/numbers';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import type { AthleteSize } from '../shared/growth';
-import type { Schools } from '../shared/schools';
-import type { Overrule } from './evidence';
+import type { AthleteSize } from '../athlete/growth';
+import type { Schools } from '../athlete/schools';
+import type { Overrule } from '../evidence/evidence';
 import type { WorkDone } from './fading';
 
 export interface Situation {

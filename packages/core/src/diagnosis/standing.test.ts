@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { MEASURES } from '../delivery/measures';
 import { addDays } from '../shared/dates';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { BODY_TESTS } from '../screen/tests';
 import { THROWER } from '../testing/athletes';
 import { diagnose } from './diagnose';
 import type { Diagnosis } from './diagnose';
-import { HISTORY_EVENTS, MISS_PATTERNS, STYLE_ITEMS } from './evidence';
-import type { DatedEvidence } from './evidence';
+import { HISTORY_EVENTS, MISS_PATTERNS, STYLE_ITEMS } from '../evidence/evidence';
+import type { DatedEvidence } from '../evidence/evidence';
 import { graphFindings } from './model';
 import { standingOf } from './standing';
 

@@ -1,6 +1,6 @@
 /** How the items of a list stand to one another: which is the newest of its thing, and what only says it again. */
 import type { IsoDate } from '../shared/dates';
-import type { DatedEvidence, Evidence } from './evidence';
+import type { DatedEvidence, Evidence } from '../evidence/evidence';
 
 /** Weight of the look before the newest one, as an exponent of its likelihood. Provenance `house`. */
 export const OLDER_LOOK = 0.2;

@@ -1,5 +1,5 @@
 import { THROWER } from '../testing/athletes';
-import type { DatedEvidence } from './evidence';
+import type { DatedEvidence } from '../evidence/evidence';
 import { speaksOf } from './story';
 
 const on = '2026-06-01';

@@ -1,6 +1,6 @@
 import type { FindingId } from '../findings/ids';
 import type { IsoDate } from '../shared/dates';
-import type { DatedEvidence } from './evidence';
+import type { DatedEvidence } from '../evidence/evidence';
 import { contributionsOf } from './likelihoods';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';

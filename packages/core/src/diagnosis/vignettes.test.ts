@@ -1,10 +1,10 @@
 /** What an instructor would say of sixteen made-up athletes, written down before the model was asked. */
 import type { FindingId } from '../findings/ids';
-import type { AthleteProfile } from '../shared/athlete';
-import type { Schools } from '../shared/schools';
+import type { AthleteProfile } from '../athlete/athlete';
+import type { Schools } from '../athlete/schools';
 import { THROWER } from '../testing/athletes';
 import { diagnose } from './diagnose';
-import type { DatedEvidence } from './evidence';
+import type { DatedEvidence } from '../evidence/evidence';
 
 interface Vignette {
   readonly who?: Partial<AthleteProfile>;

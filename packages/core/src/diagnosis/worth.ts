@@ -4,7 +4,7 @@ import type { AcademyNumbers } from '../settings/numbers';
 import { summariseSession } from '../progress/session-summary';
 import { FULL_EFFORT } from '../progress/spread';
 import type { IsoDate } from '../shared/dates';
-import type { DatedEvidence } from './evidence';
+import type { DatedEvidence } from '../evidence/evidence';
 import type { Worth } from './focus';
 import type { Model } from './model';
 import { round } from '../shared/maths';

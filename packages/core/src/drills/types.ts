@@ -1,7 +1,7 @@
 import type { Discipline } from '../delivery/links';
 import type { FindingId } from '../findings/ids';
 import type { Area } from '../findings/types';
-import type { Schools } from '../shared/schools';
+import type { Schools } from '../athlete/schools';
 import type { PoseId } from '../delivery/poses';
 import { sharedCheat } from './cheat-table';
 import type { Cheat, CheatId } from './cheat-table';

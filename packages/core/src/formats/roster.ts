@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import type { Discipline } from '../delivery/links';
 import type { Hand } from '../delivery/sides';
-import { LEVELS } from '../shared/athlete';
-import type { AthleteProfile, Level } from '../shared/athlete';
+import { LEVELS } from '../athlete/athlete';
+import type { AthleteProfile, Level } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { round } from '../shared/maths';

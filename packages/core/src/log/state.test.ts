@@ -1,5 +1,5 @@
 import { GATE_DEFAULTS } from '../plan/gate-settings';
-import { randomFrom } from '../simulate/random';
+import { randomFrom } from '../shared/random';
 import { arrived, delivery, sentBy, stateText } from '../simulate/log';
 import { THROWER } from '../testing/athletes';
 import type { LoggedFocus } from './entries';

@@ -1,6 +1,6 @@
 import { deliveryFor } from '../simulate/simulate';
 import { filmDelivery } from '../simulate/film';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { suggestEvents } from './suggest';
 import type { MeasureRequest, View } from './types';
 

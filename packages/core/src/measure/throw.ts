@@ -1,5 +1,5 @@
 import type { DeliveryEvent } from '../delivery/measures';
-import { randomFrom } from '../simulate/random';
+import { randomFrom } from '../shared/random';
 import type { MarkedJoint, MeasureRequest, View } from './types';
 
 /** A point in the delivery's own axes, metres or image units: x target, y glove side, z up. Unseen axes are 0. */

@@ -5,7 +5,7 @@ import type { Drill, GeneralPart, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import { HARD_EFFORT } from '../load/tables';
-import type { Schools } from '../shared/schools';
+import type { Schools } from '../athlete/schools';
 import type { Allowance } from './ledger';
 import { PLACE_TOP, whyNoThrows } from './places';
 import type { Day } from './places';

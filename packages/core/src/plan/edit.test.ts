@@ -1,6 +1,6 @@
 import { drillById } from '../drills/catalogue';
 import { makePlanRequest, PLAN_KINDS } from '../simulate/plan-request';
-import { randomFrom } from '../simulate/random';
+import { randomFrom } from '../shared/random';
 import { swapChoices } from './broken';
 import { editPlan } from './edit';
 import { makePlan } from './plan';

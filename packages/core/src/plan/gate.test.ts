@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { randomFrom } from '../simulate/random';
+import { randomFrom } from '../shared/random';
 import { judgeGate, passProbability } from './gate';
 import { GATE_DEFAULTS } from './gate-settings';
 import type { RepRow } from './gate';

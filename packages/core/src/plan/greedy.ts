@@ -3,7 +3,7 @@ import type { FindingId } from '../findings/ids';
 import { addDays, daysBetween, weekdayOf } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { sum } from '../shared/maths';
-import { resolveSchools } from '../shared/schools';
+import { resolveSchools } from '../athlete/schools';
 import type { Place, Rung } from '../drills/types';
 import { directOn } from './choose';
 import type { Context } from './choose';

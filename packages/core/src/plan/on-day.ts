@@ -1,5 +1,5 @@
 import type { IsoDate } from '../shared/dates';
-import { resolveSchools } from '../shared/schools';
+import { resolveSchools } from '../athlete/schools';
 import type { Context } from './choose';
 import { openLedger } from './ledger';
 import type { Ledger } from './ledger';

@@ -7,8 +7,8 @@ import { dateOf, time } from '../plan-reader/tables';
 import { PLAN_CHECKS } from '../plan-reader/types';
 import type { PlanCheck } from '../plan-reader/types';
 import { makePlanRequest, PLAN_KINDS } from '../simulate/plan-request';
-import { randomFrom } from '../simulate/random';
-import type { Random } from '../simulate/random';
+import { randomFrom } from '../shared/random';
+import type { Random } from '../shared/random';
 import { makePlan } from './plan';
 import type { PlanRequest } from './types';
 

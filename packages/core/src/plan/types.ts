@@ -1,9 +1,9 @@
 import type { Equipment, Place, Rung } from '../drills/types';
 import type { OwnLibrary } from '../drills/library';
 import type { FindingId } from '../findings/ids';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import type { IsoDate, Weekday } from '../shared/dates';
-import type { Schools } from '../shared/schools';
+import type { Schools } from '../athlete/schools';
 import type { Clearance } from '../load/clearance';
 import type { PainReport } from '../load/pain';
 import type { LeagueRule, Season } from '../load/rules';

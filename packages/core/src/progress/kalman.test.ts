@@ -1,5 +1,5 @@
 import { inverse, Matrix } from 'ml-matrix';
-import { randomFrom } from '../simulate/random';
+import { randomFrom } from '../shared/random';
 import { advance, cloneBelief, observe, smooth } from './kalman';
 import type { Belief, FilterStep } from './kalman';
 

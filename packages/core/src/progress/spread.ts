@@ -1,5 +1,5 @@
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
-import type { SpeedReading } from '../diagnosis/evidence';
+import type { SpeedReading } from '../evidence/evidence';
 import { tQuantile } from '../shared/distributions';
 
 const KMH_PER_MPH = 1.609344;

@@ -1,6 +1,6 @@
 import { addDays } from '../shared/dates';
-import { randomFrom } from '../simulate/random';
-import type { AthleteProfile } from '../shared/athlete';
+import { randomFrom } from '../shared/random';
+import type { AthleteProfile } from '../athlete/athlete';
 import { expectedGrowthMph } from './growth';
 import { ownBestShare, summariseSession } from './session-summary';
 import { spikeGap } from './spread';

@@ -6,8 +6,8 @@
  */
 import { Matrix } from 'ml-matrix';
 import { median } from 'simple-statistics';
-import type { SpeedReading } from '../diagnosis/evidence';
-import type { AthleteProfile } from '../shared/athlete';
+import type { SpeedReading } from '../evidence/evidence';
+import type { AthleteProfile } from '../athlete/athlete';
 import { daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { normalCdf, normalQuantile } from '../shared/distributions';

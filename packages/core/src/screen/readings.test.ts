@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { asymmetryOf, movedBy, peakPower, readingFault, slouchLoss, valueOf } from './readings';
 import { bandFor, bodyTestById } from './tests';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 
 const ON = '2026-05-04';
 const adult: AthleteProfile = {

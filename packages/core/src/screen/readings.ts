@@ -1,5 +1,5 @@
 import type { TestSide } from '../delivery/sides';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { round } from '../shared/maths';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { bodySide, legRole } from '../delivery/sides';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { bandFor, BODY_TESTS, bodyTestById, gradeOf, isAsymmetric } from './tests';
 
 const on = '2026-04-18';

@@ -1,6 +1,6 @@
 import type { TestSide } from '../delivery/sides';
 import type { FindingId } from '../findings/ids';
-import type { AthleteProfile, JumpNorms } from '../shared/athlete';
+import type { AthleteProfile, JumpNorms } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 

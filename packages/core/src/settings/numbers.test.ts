@@ -1,7 +1,7 @@
 import { diagnose } from '../diagnosis/diagnose';
 import { SIGNS } from '../findings/signs';
 import { judgeGate } from '../plan/gate';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { gateSettings, numbersFaults, settableNumbers, signId, signsWith } from './numbers';
 
 const ON = '2026-05-04';

@@ -1,9 +1,9 @@
 import { FINDINGS } from '../findings/catalogue';
 import { ARROWS } from '../findings/arrows';
 import type { PlanItem } from '../plan/types';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { doRep, drawFindings, lookAt, readSpeed, readTest, successRate } from './athlete';
-import { randomFrom } from './random';
+import { randomFrom } from '../shared/random';
 
 const on = '2026-04-18';
 const athlete: AthleteProfile = {

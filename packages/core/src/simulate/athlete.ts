@@ -3,8 +3,8 @@
  * is observed (looks, tests, reps, speeds) is drawn from the truth with realistic noise.
  */
 import { graphFor, leakOf } from '../diagnosis/model';
-import type { Evidence } from '../diagnosis/evidence';
-import { EYE, visibilityOf } from '../diagnosis/eye';
+import type { Evidence } from '../evidence/evidence';
+import { EYE, visibilityOf } from '../evidence/eye';
 import { screenDensities } from '../diagnosis/screened';
 import { ARROWS, STRENGTH } from '../findings/arrows';
 import { findingById } from '../findings/catalogue';
@@ -13,12 +13,12 @@ import type { PlanItem } from '../plan/types';
 import { expectedGrowthMph } from '../progress/growth';
 import { bodyTestById } from '../screen/tests';
 import type { TestId } from '../screen/tests';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import type { IsoDate } from '../shared/dates';
 import { clamp, round } from '../shared/maths';
 import { drillById } from '../drills/catalogue';
 import type { TestSide } from '../delivery/sides';
-import type { Random } from './random';
+import type { Random } from '../shared/random';
 
 export interface Truth {
   readonly present: ReadonlySet<FindingId>;

@@ -3,7 +3,7 @@ import { graphFindings } from '../diagnosis/model';
 import { findingById } from '../findings/catalogue';
 import { behind } from '../findings/paths';
 import { Answerer, brokenWorld, drawTruth } from './cases';
-import { randomFrom } from './random';
+import { randomFrom } from '../shared/random';
 import { THROWER } from '../testing/athletes';
 
 const on = '2026-05-04';

@@ -6,9 +6,9 @@ import type { TestSide } from '../delivery/sides';
 import type { MeasureId } from '../delivery/measures';
 import { measureById } from '../delivery/measures';
 import type { Check } from '../diagnosis/checks';
-import type { Evidence } from '../diagnosis/evidence';
+import type { Evidence } from '../evidence/evidence';
 import { eyeWith } from '../settings/numbers';
-import { visibilityOf } from '../diagnosis/eye';
+import { visibilityOf } from '../evidence/eye';
 import { MISTAKEN } from '../diagnosis/densities';
 import { mainSignOf, signDensities } from '../diagnosis/measured';
 import { isYouth } from '../diagnosis/situation';
@@ -23,10 +23,10 @@ import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import { bodyTestById } from '../screen/tests';
 import type { TestId } from '../screen/tests';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import type { IsoDate } from '../shared/dates';
 import { clamp, round } from '../shared/maths';
-import type { Random } from './random';
+import type { Random } from '../shared/random';
 
 export interface HiddenTruth {
   readonly present: ReadonlySet<FindingId>;

@@ -1,11 +1,11 @@
 /** Whether film tells the truth: made-up throws of one athlete, filmed, marked, measured and judged as a coach's would be. */
 import type { Hand } from '../delivery/sides';
 import { diagnose } from '../diagnosis/diagnose';
-import type { DatedEvidence } from '../diagnosis/evidence';
+import type { DatedEvidence } from '../evidence/evidence';
 import type { FindingId } from '../findings/ids';
 import { dayValues, measureThrow } from '../measure/measure';
 import type { MeasureRequest, View } from '../measure/types';
-import type { AthleteProfile, Level } from '../shared/athlete';
+import type { AthleteProfile, Level } from '../athlete/athlete';
 import type { Discipline } from '../delivery/links';
 import { addDays } from '../shared/dates';
 import { round } from '../shared/maths';
@@ -13,7 +13,7 @@ import { simulateDelivery } from './delivery';
 import { SIMULATED_FAULTS } from './faults';
 import type { Faults, SimulatedFault } from './faults';
 import { filmDelivery } from './film';
-import { randomFrom } from './random';
+import { randomFrom } from '../shared/random';
 
 export interface FilmTrial {
   readonly seed: number;

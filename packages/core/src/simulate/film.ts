@@ -5,7 +5,7 @@ import { cameraFor, metresPerPixel, project } from './camera';
 import type { Camera } from './camera';
 import { markedJointsAt } from './delivery';
 import type { Delivery, DeliveryRequest } from './faults';
-import { randomFrom } from './random';
+import { randomFrom } from '../shared/random';
 
 export interface FilmRequest {
   readonly view: View;

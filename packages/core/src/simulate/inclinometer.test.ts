@@ -1,5 +1,5 @@
 import { bandFor, bodyTestById, gradeOf } from '../screen/tests';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { endOfRange, inclinometerAt, TRY_SECONDS } from './inclinometer';
 
 const ON = '2026-05-04';

@@ -1,10 +1,10 @@
 import { screenDensities } from '../diagnosis/screened';
 import type { TestStep } from '../screen/order';
 import { bodyTestById } from '../screen/tests';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import type { IsoDate } from '../shared/dates';
 import { clamp, round } from '../shared/maths';
-import { randomFrom } from './random';
+import { randomFrom } from '../shared/random';
 import type { Truth } from './athlete';
 
 /** Seconds of one try: out, held, back, rest. */

@@ -5,7 +5,7 @@ import type { AthleteLog, LoggedFocus, LoggedMark, LoggedPain, LoggedReading, Lo
 import { instantOf } from '../log/instants';
 import { addDays } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import type { Random } from './random';
+import type { Random } from '../shared/random';
 import type { PainSite } from '../load/pain';
 
 /** One thing that a device sends: what it is, and when by its clock. */

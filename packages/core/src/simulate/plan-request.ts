@@ -8,7 +8,7 @@ import type { Season } from '../load/rules';
 import type { PlanRequest, Slot } from '../plan/types';
 import { addDays } from '../shared/dates';
 import type { IsoDate, Weekday } from '../shared/dates';
-import type { Random } from './random';
+import type { Random } from '../shared/random';
 
 export const PLAN_KINDS = [
   'cage and mound',

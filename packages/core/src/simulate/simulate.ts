@@ -1,13 +1,13 @@
 import type { DiagnosisRequest } from '../diagnosis/request';
 import { graphFindings } from '../diagnosis/model';
-import type { Evidence } from '../diagnosis/evidence';
+import type { Evidence } from '../evidence/evidence';
 import type { FindingId } from '../findings/ids';
 import type { MeasuredValue, MeasureRequest, View } from '../measure/types';
 import { measureThrow } from '../measure/measure';
 import type { TrendRequest } from '../progress/trend';
 import { expectedGrowthMph } from '../progress/growth';
 import { BODY_TESTS } from '../screen/tests';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { addDays, ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { round } from '../shared/maths';
@@ -18,8 +18,8 @@ import { simulateDelivery } from './delivery';
 import { SIMULATED_FAULTS } from './faults';
 import type { Delivery, DeliveryRequest, Faults, SimulatedFault } from './faults';
 import { filmDelivery } from './film';
-import { randomFrom } from './random';
-import type { Random } from './random';
+import { randomFrom } from '../shared/random';
+import type { Random } from '../shared/random';
 
 export interface DeliveryWanted {
   readonly seed: number;

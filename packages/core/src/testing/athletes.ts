@@ -1,4 +1,4 @@
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 
 /** A made-up overhand thrower of sixteen, for tests. */
 export const THROWER: AthleteProfile = {

@@ -1,7 +1,7 @@
 import { cameraFor, project } from '../simulate/camera';
 import { markedJointsAt } from '../simulate/delivery';
 import { deliveryFor } from '../simulate/simulate';
-import { randomFrom } from '../simulate/random';
+import { randomFrom } from '../shared/random';
 import { measureThrow } from '../measure/measure';
 import { suggestEvents } from '../measure/suggest';
 import type { MarkedJoint } from '../measure/types';

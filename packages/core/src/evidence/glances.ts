@@ -2,8 +2,8 @@
 import type { Discipline, Link } from '../delivery/links';
 import type { FindingId } from '../findings/ids';
 import type { Times } from '../findings/types';
-import { resolveSchools, SCHOOL_OPTIONS } from '../shared/schools';
-import type { Schools } from '../shared/schools';
+import { resolveSchools, SCHOOL_OPTIONS } from '../athlete/schools';
+import type { Schools } from '../athlete/schools';
 
 export const GLANCE_IDS = [
   'drive-foot',

@@ -1,6 +1,6 @@
 import type { Discipline } from '../delivery/links';
 import type { Hand } from '../delivery/sides';
-import type { IsoDate } from './dates';
+import type { IsoDate } from '../shared/dates';
 
 export const LEVELS = ['beginner', 'youth', 'high-school', 'college', 'adult'] as const;
 export const JUMP_NORMS = ['men', 'women'] as const;

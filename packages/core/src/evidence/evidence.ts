@@ -2,7 +2,7 @@ import type { DeliveryEvent, MeasureId, MeasureUnit } from '../delivery/measures
 import type { TestSide } from '../delivery/sides';
 import type { IsoDate } from '../shared/dates';
 import type { FindingId } from '../findings/ids';
-import type { ThoughtId } from '../intake/thoughts';
+import type { ThoughtId } from './thoughts';
 import type { BodyTest, TestId } from '../screen/tests';
 import type { GlanceAnswer, GlanceId } from './glances';
 

@@ -1,8 +1,8 @@
 import { DISCIPLINES, LINKS } from '../delivery/links';
 import { FINDINGS, findingById } from '../findings/catalogue';
-import { resolveSchools } from '../shared/schools';
+import { resolveSchools } from '../athlete/schools';
 import { THROWER } from '../testing/athletes';
-import { diagnose } from './diagnose';
+import { diagnose } from '../diagnosis/diagnose';
 import { DETAILS, detailsAt, glanceSays } from './glances';
 
 const on = '2026-04-18';

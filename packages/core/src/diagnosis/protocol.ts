@@ -1,11 +1,11 @@
-import type { WeighedCheck } from '../diagnosis/checks';
-import type { AthleteProfile } from '../shared/athlete';
+import type { WeighedCheck } from './checks';
+import type { AthleteProfile } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import { inTurningOrder } from './order';
-import type { Position, TestStep } from './order';
-import { BODY_TESTS, bodyTestById } from './tests';
-import type { BodyTest, TestId } from './tests';
+import { inTurningOrder } from '../screen/order';
+import type { Position, TestStep } from '../screen/order';
+import { BODY_TESTS, bodyTestById } from '../screen/tests';
+import type { BodyTest, TestId } from '../screen/tests';
 
 /** Minutes of the short check. */
 export const SHORT_MINUTES = 6;

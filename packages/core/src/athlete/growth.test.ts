@@ -1,7 +1,7 @@
 import { THROWER } from '../testing/athletes';
 import { diagnose } from '../diagnosis/diagnose';
-import type { DatedEvidence } from '../diagnosis/evidence';
-import { addDays } from './dates';
+import type { DatedEvidence } from '../evidence/evidence';
+import { addDays } from '../shared/dates';
 import { grownSince, spurtOf } from './growth';
 
 const on = '2026-05-04';

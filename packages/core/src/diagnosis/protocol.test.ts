@@ -1,8 +1,8 @@
-import { bodyInsight } from '../diagnosis/body-insight';
-import type { Evidence } from '../diagnosis/evidence';
-import type { AthleteProfile } from '../shared/athlete';
+import { bodyInsight } from './body-insight';
+import type { Evidence } from '../evidence/evidence';
+import type { AthleteProfile } from '../athlete/athlete';
 import { fullCheck, shortCheck, SHORT_MINUTES, testsFor, worthAndSkip } from './protocol';
-import { bodyTestById } from './tests';
+import { bodyTestById } from '../screen/tests';
 
 const ON = '2026-05-04';
 const boy: AthleteProfile = {

@@ -1,5 +1,5 @@
 import type { Discipline, Link } from '../delivery/links';
-import type { Evidence } from '../diagnosis/evidence';
+import type { Evidence } from './evidence';
 import type { Times } from '../findings/types';
 
 export const THOUGHT_IDS = [

@@ -1,6 +1,6 @@
 /** Growth of the body, which makes older measures and tests stale. */
-import { daysBetween } from './dates';
-import type { IsoDate } from './dates';
+import { daysBetween } from '../shared/dates';
+import type { IsoDate } from '../shared/dates';
 
 /** Height and mass on a day. */
 export interface AthleteSize {

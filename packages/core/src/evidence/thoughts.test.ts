@@ -1,9 +1,9 @@
 import { diagnose } from '../diagnosis/diagnose';
 import { LINKS } from '../delivery/links';
 import { findingById } from '../findings/catalogue';
-import type { Evidence } from '../diagnosis/evidence';
+import type { Evidence } from './evidence';
 import type { FindingId } from '../findings/ids';
-import type { AthleteProfile } from '../shared/athlete';
+import type { AthleteProfile } from '../athlete/athlete';
 import { intakeEvidence, THOUGHTS, thoughtById, thoughtsAt } from './thoughts';
 
 const athlete: AthleteProfile = {
