@@ -3,6 +3,7 @@ import { causeMap, diagnose, eyeFrom, CATALOGUE_WORDS } from '@wrightonic/core';
 import type { AthleteProfile, DatedEvidence, DiagnosisRequest } from '@wrightonic/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { api } from '../state/api';
+import { recordOf } from '../testing/judgement';
 import { leavePage, openPage } from '../testing/page';
 import { UNITS } from '../ui/units';
 import { OwnEyePart } from './account/OwnEyePart';
@@ -31,25 +32,6 @@ const evidence: DatedEvidence[] = [
   { kind: 'screen', test: 'hip-internal-rotation', side: 'drive', value: 20, unit: 'deg', on: today, by: 'Ada Test' },
 ];
 const request: DiagnosisRequest = { on: today, athlete: profile, evidence };
-const recordOf = (asked: DiagnosisRequest, more: Partial<DiagnosisRecord> = {}): DiagnosisRecord => ({
-  id: '',
-  on: today,
-  catalogueVersion: '1',
-  result: diagnose(asked),
-  evidence: asked.evidence.map(({ on = today, by = '', weighs: _, ...item }, i) => ({
-    id: `o${i}`,
-    on,
-    by,
-    source: 'coach',
-    own: true,
-    clips: [],
-    evidence: item,
-  })),
-  request: asked,
-  rulings: [],
-  changes: null,
-  ...more,
-});
 
 afterEach(leavePage);
 

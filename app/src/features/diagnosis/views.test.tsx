@@ -1,8 +1,9 @@
 import { act, fireEvent, screen, within } from '@testing-library/react-native';
 import type { DiagnosisRecord } from '@wrightonic/contract';
-import { beliefHistory, bodyTestById, CATALOGUE_WORDS, causeMap, diagnose, findingById } from '@wrightonic/core';
+import { beliefHistory, bodyTestById, CATALOGUE_WORDS, causeMap, findingById } from '@wrightonic/core';
 import type { DatedEvidence, DiagnosisRequest, Evidence, FindingId, WeighedCheck } from '@wrightonic/core';
 import { Circle, Rect } from 'react-native-svg';
+import { recordOf } from '../../testing/judgement';
 import { leavePage, ME, openPage, PROFILE, TODAY } from '../../testing/page';
 import { UNITS, UnitsContext } from '../../ui/units';
 import { percent } from '../../ui/words';
@@ -39,24 +40,6 @@ const LATE = [
   seen('stall', 'no'),
   { kind: 'screen', test: 'hip-internal-rotation', side: 'drive', value: 18, unit: 'deg', on: TODAY, by: 'Ada Test' } as const,
 ];
-const recordOf = (asked: DiagnosisRequest): DiagnosisRecord => ({
-  id: '',
-  on: TODAY,
-  catalogueVersion: '1',
-  result: diagnose(asked),
-  evidence: asked.evidence.map(({ on = TODAY, by = '', weighs: _, ...item }, i) => ({
-    id: `o${i}`,
-    on,
-    by,
-    source: 'coach',
-    own: true,
-    clips: [],
-    evidence: item as Evidence,
-  })),
-  request: asked,
-  rulings: [],
-  changes: null,
-});
 
 describe('a check that is proposed', () => {
   const answered: Evidence[] = [];

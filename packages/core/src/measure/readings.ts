@@ -1,4 +1,5 @@
 /** What formulas read from a throw: turns, tilts and speeds, peaks and instants, each over the frames that are marked. */
+import { median } from 'simple-statistics';
 import type { DeliveryEvent } from '../delivery/measures';
 import { flexion, flexionInPlane, lean, length, middle, minus, rotation, wrapped } from './geometry';
 import { arrivalOf, peakOf, slopes, smooth } from './series';
@@ -133,6 +134,21 @@ export function straightest(
 ): number {
   const [a, b, c] = joints;
   return mostOf(t, joints, from, to, (f) => -flexion(t.at(a, f), t.at(b, f), t.at(c, f)));
+}
+
+/**
+ * By how much a joint straightens in a stretch of time, from where it is at its beginning to its straightest after that, degrees.
+ * @throws Missing where its beginning is not marked
+ */
+export function extension(t: Throw, joints: readonly [MarkedJoint, MarkedJoint, MarkedJoint], from: number, to: number): number {
+  const [a, b, c] = joints;
+  const bent = smooth(
+    series(t, joints, from, to, (f) => flexion(t.at(a, f), t.at(b, f), t.at(c, f))),
+    half(t, 0.015),
+  );
+  const first = bent.filter((s) => s.t <= from + 0.05 * t.request.fps);
+  if (first.length === 0) throw new Missing('the push-off is not marked from its beginning on');
+  return median(first.map((s) => s.v)) - Math.min(...bent.map((s) => s.v));
 }
 
 /** How far the drive thigh is behind the line of the trunk in the plane of the throw, degrees. */

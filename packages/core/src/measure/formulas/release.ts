@@ -1,6 +1,7 @@
 import {
   HIPS,
   arrival,
+  extension,
   frameOf,
   hipExtension,
   midShoulder,
@@ -13,6 +14,9 @@ import {
 } from '../readings';
 import { ENDS, SIDE } from './formula';
 import type { Formula } from './formula';
+
+/** A leg that pushes straightens its knee by so much, degrees; an idle one by next to nothing. Provenance `house`, from simulated deliveries. */
+const PUSHED = 20;
 
 /** The push-off, and what release and finish show. */
 export const RELEASE: readonly Formula[] = [
@@ -27,6 +31,9 @@ export const RELEASE: readonly Formula[] = [
     at: (t, e) => {
       const f = frameOf(t, e);
       const [from, to] = [f - 0.2 * t.request.fps, f + 0.06 * t.request.fps];
+      // A knee that never straightens has no instant of it: the less it does, the later than everything else it counts.
+      const pushed = extension(t, ['drive-hip', 'drive-knee', 'drive-ankle'], from, to) / PUSHED;
+      if (pushed < 1) return ms(t, (f - from) * (2 - pushed));
       return ms(
         t,
         spread([
