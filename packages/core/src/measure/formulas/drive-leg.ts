@@ -38,6 +38,7 @@ export const DRIVE_LEG: readonly Formula[] = [
     events: ['mid-move'],
     planeSd: 1.06,
     noisy: true,
+    handOnly: true,
     views: SIDE,
     at: (t) => {
       const speeds = speedOfHips(t, t.event('peak-knee'), t.event('contact'));
