@@ -13,14 +13,23 @@ import { SPACE } from '../../ui/theme';
 
 const KIND_NAMES: Record<OutingKind, string> = { game: 'Game', catch: 'Catch', lesson: 'Other lesson', other: 'Something else' };
 
+const COUNT_NAMES = {
+  pitches: 'Pitches in games',
+  throws: 'All throws',
+  innings: 'Innings',
+  breakingPitches: 'Breaking pitches',
+} as const;
+
 function Count({
   label,
   value,
+  wrong,
   onChange,
   testID,
 }: {
   readonly label: string;
   readonly value: string;
+  readonly wrong: boolean;
   readonly onChange: (text: string) => void;
   readonly testID: string;
 }) {
@@ -30,6 +39,7 @@ function Count({
       label={label}
       value={value}
       onChangeText={onChange}
+      error={wrong}
       inputMode="decimal"
       style={{ flex: 1, minWidth: 120 }}
       testID={testID}
@@ -57,7 +67,8 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
     innings: game ? readNumber(innings) : 0,
     breakingPitches: readWhole(breaking),
   };
-  const unread = Object.values(counts).includes(null) || (counts.innings ?? 0) < 0;
+  const isWrong = (field: keyof typeof counts): boolean => counts[field] === null || (counts[field] ?? 0) < 0;
+  const wrong = (Object.keys(COUNT_NAMES) as (keyof typeof counts)[]).filter(isWrong);
   const save = async () => {
     const pitched = counts.pitches ?? 0;
     const body = {
@@ -73,6 +84,11 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
     const answer = await put({ athlete, id, body });
     if (answer.data) onDone();
   };
+  const field = (of: keyof typeof counts) => ({
+    label: COUNT_NAMES[of],
+    wrong: isWrong(of),
+    testID: `outing-${of === 'breakingPitches' ? 'breaking' : of}`,
+  });
   return (
     <View style={{ gap: SPACE.s }}>
       <DateField label="Day" value={on} onChange={setOn} />
@@ -82,25 +98,29 @@ export function OutingForm({ athlete, onDone }: { readonly athlete: string; read
         ))}
       </Row>
       <Row>
-        {kind === 'game' ? (
-          <Count label="Pitches in games" value={pitches} onChange={setPitches} testID="outing-pitches" />
-        ) : null}
-        <Count label="All throws" value={throws} onChange={setThrows} testID="outing-throws" />
-        {kind === 'game' ? <Count label="Innings" value={innings} onChange={setInnings} testID="outing-innings" /> : null}
-        <Count label="Breaking pitches" value={breaking} onChange={setBreaking} testID="outing-breaking" />
+        {game ? <Count {...field('pitches')} value={pitches} onChange={setPitches} /> : null}
+        <Count {...field('throws')} value={throws} onChange={setThrows} />
+        {game ? <Count {...field('innings')} value={innings} onChange={setInnings} /> : null}
+        <Count {...field('breakingPitches')} value={breaking} onChange={setBreaking} />
       </Row>
       <Row>
         <Choice label="Caught that day, too" chosen={caught} onPress={() => setCaught(!caught)} testID="outing-caught" />
       </Row>
       <Text variant="bodySmall">Games, catching, other lessons: all throws at half effort and more.</Text>
-      {unread ? (
+      {wrong.length > 0 ? (
         <Caution testID="outing-unread">
-          Write numbers, such as 40, or leave a field empty: what cannot be read cannot be counted.
+          {`${wrong.map((of) => COUNT_NAMES[of]).join(', ')}: write a number, such as 40, or leave it empty. What cannot be read cannot be counted.`}
         </Caution>
       ) : null}
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Row>
-        <Action label="Save it" onPress={() => void save()} busy={isLoading} disabled={!on || unread} testID="save-outing" />
+        <Action
+          label="Save it"
+          onPress={() => void save()}
+          busy={isLoading}
+          disabled={!on || wrong.length > 0}
+          testID="save-outing"
+        />
         <Action kind="plain" label="Leave it" onPress={onDone} />
       </Row>
     </View>

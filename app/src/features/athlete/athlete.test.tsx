@@ -82,7 +82,9 @@ describe('throwing done elsewhere', () => {
     const { type, save, sent, body } = await open();
     type('pitches', '30');
     type(field, text);
-    expect(screen.getByTestId('outing-unread')).toBeTruthy();
+    // The field that it is about is named.
+    const name = { pitches: 'Pitches in games', throws: 'All throws', innings: 'Innings', breaking: 'Breaking pitches' }[field]!;
+    expect(screen.getByText(new RegExp(`^${name}: write a number`))).toBeTruthy();
     save();
     expect(sent).toEqual([]);
     type(field, '');
