@@ -38,9 +38,9 @@ function fault(discipline: Discipline, finding: FindingId): void {
     judgeFilm(drawFilmTrial(SEED + 500 + n, { discipline, view, fps: 240, faults: { [finding]: 1 } })).posterior[finding]!;
   const share = (view: View) => Array.from({ length: ATHLETES }, (_, n) => called(view, n)).sort((a, b) => a - b);
   const joints = share('3d');
-  // The view that shows it best is known from another athlete.
+  // The view that shows it best is known from three other athletes.
   const view = VIEWS.filter((v) => v !== '3d')
-    .map((v) => ({ v, p: called(v, -1) }))
+    .map((v) => ({ v, p: called(v, -1) + called(v, -2) + called(v, -3) }))
     .reduce((a, b) => (b.p > a.p ? b : a)).v;
   const best = { view, found: share(view) };
   const middle = (list: readonly number[]) => list[list.length >> 1]!;

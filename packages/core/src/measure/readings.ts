@@ -137,13 +137,13 @@ export function straightest(
 }
 
 /**
- * By how much a joint straightens in a stretch of time, from where it is at its beginning to its straightest after that, degrees.
+ * By how much a knee straightens in a stretch of time, from where it is at its beginning to its straightest after that, degrees.
  * @throws Missing where its beginning is not marked
  */
-export function extension(t: Throw, joints: readonly [MarkedJoint, MarkedJoint, MarkedJoint], from: number, to: number): number {
-  const [a, b, c] = joints;
+export function straightens(t: Throw, side: 'drive' | 'lead', from: number, to: number): number {
+  const joints = [`${side}-hip`, `${side}-knee`, `${side}-ankle`] as const;
   const bent = smooth(
-    series(t, joints, from, to, (f) => flexion(t.at(a, f), t.at(b, f), t.at(c, f))),
+    series(t, joints, from, to, (f) => kneeBent(t, side, f)),
     half(t, 0.015),
   );
   const first = bent.filter((s) => s.t <= from + 0.05 * t.request.fps);

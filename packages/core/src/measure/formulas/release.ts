@@ -1,7 +1,6 @@
 import {
   HIPS,
   arrival,
-  extension,
   frameOf,
   hipExtension,
   midShoulder,
@@ -10,6 +9,7 @@ import {
   percentOfHeight,
   requireStanding,
   spread,
+  straightens,
   straightest,
 } from '../readings';
 import { ENDS, SIDE } from './formula';
@@ -32,7 +32,7 @@ export const RELEASE: readonly Formula[] = [
       const f = frameOf(t, e);
       const [from, to] = [f - 0.2 * t.request.fps, f + 0.06 * t.request.fps];
       // A knee that never straightens has no instant of it: the less it does, the later than everything else it counts.
-      const pushed = extension(t, ['drive-hip', 'drive-knee', 'drive-ankle'], from, to) / PUSHED;
+      const pushed = straightens(t, 'drive', from, to) / PUSHED;
       if (pushed < 1) return ms(t, (f - from) * (2 - pushed));
       return ms(
         t,
