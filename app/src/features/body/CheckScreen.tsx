@@ -12,14 +12,13 @@ import {
   slouchLoss,
   testPoses,
   valueOf,
-  TEST_TERMS,
 } from '@wrightonic/core';
 import type { AthleteProfile, BodyTest, TestSide, TestStep } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { GRADE_WORDS, GradeMark } from '../../ui/GradeMark';
 import { Row, Screen, useWide } from '../../ui/layout';
@@ -336,7 +335,7 @@ function Check({
       ) : (
         <View style={{ gap: SPACE.xs }}>
           <Text variant="bodyMedium">{test.how}</Text>
-          <Text variant="bodySmall" style={{ color: palette.soft }}>{`In the books: ${TEST_TERMS[test.id]}.`}</Text>
+          <Text variant="bodySmall" style={{ color: palette.soft }}>{`In the books: ${test.term}.`}</Text>
           <Text variant="bodySmall" style={{ color: palette.clay }}>
             {CARE[test.readBy]}
           </Text>
@@ -357,7 +356,7 @@ function Check({
 export function CheckScreen({ id }: { readonly id: string }) {
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const { data: work, error } = api.useWorkQuery(id);
+  const { data: work, error } = api.useWorkQuery({ athlete: id });
   const check = useCheck(id, me?.id ?? '');
   const problem = error ?? check.error;
   if (!me || !work || check.isLoading)

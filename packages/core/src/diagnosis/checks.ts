@@ -1,8 +1,8 @@
 import type { MeasureId } from '../delivery/measures';
 import type { TestSide } from '../delivery/sides';
 import type { FindingId } from '../findings/ids';
-import { bodyTestById } from '../screen/tests';
-import type { TestId } from '../screen/tests';
+import { bodyTestById } from '../body/catalogue';
+import type { TestId } from '../body/catalogue';
 import { candidates } from './candidates';
 import type { Candidate } from './candidates';
 import { answersOf, mix } from './check-answers';

@@ -1,4 +1,4 @@
-import { bodyTestById } from '../screen/tests';
+import { bodyTestById } from '../body/catalogue';
 import type { AthleteProfile } from '../athlete/athlete';
 import { resolveSchools } from '../athlete/schools';
 import { EvidenceError } from '../evidence/evidence';

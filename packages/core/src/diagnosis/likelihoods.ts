@@ -5,7 +5,7 @@ import type { Times } from '../findings/types';
 import { thoughtById } from '../evidence/thoughts';
 import { eyeWith } from '../settings/numbers';
 import { effortGain, spikeGap } from '../progress/spread';
-import { bodyTestById } from '../screen/tests';
+import { bodyTestById } from '../body/catalogue';
 import { densities } from './densities';
 import { EvidenceError } from '../evidence/evidence';
 import type { DatedEvidence, Evidence } from '../evidence/evidence';

@@ -1,7 +1,7 @@
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import { measureById } from '../delivery/measures';
-import { bodyTestById } from '../screen/tests';
+import { bodyTestById } from '../body/catalogue';
 import { daysBetween } from '../shared/dates';
 import type { DatedEvidence } from '../evidence/evidence';
 import { HALF_LIFE_DAYS } from './fading';

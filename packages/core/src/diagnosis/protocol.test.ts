@@ -2,7 +2,7 @@ import { bodyInsight } from './body-insight';
 import type { Evidence } from '../evidence/evidence';
 import type { AthleteProfile } from '../athlete/athlete';
 import { fullCheck, shortCheck, SHORT_MINUTES, testsFor, worthAndSkip } from './protocol';
-import { bodyTestById } from '../screen/tests';
+import { bodyTestById } from '../body/catalogue';
 
 const ON = '2026-05-04';
 const boy: AthleteProfile = {

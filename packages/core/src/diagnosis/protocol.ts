@@ -2,10 +2,10 @@ import type { WeighedCheck } from './checks';
 import type { AthleteProfile } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import { inTurningOrder } from '../screen/order';
-import type { Position, TestStep } from '../screen/order';
-import { BODY_TESTS, bodyTestById } from '../screen/tests';
-import type { BodyTest, TestId } from '../screen/tests';
+import { inTurningOrder } from '../body/order';
+import type { Position, TestStep } from '../body/order';
+import { BODY_TESTS, bodyTestById } from '../body/catalogue';
+import type { BodyTest, TestId } from '../body/catalogue';
 
 /** Minutes of the short check. */
 export const SHORT_MINUTES = 6;

@@ -2,9 +2,9 @@
 import type { TestSide } from '../delivery/sides';
 import type { FindingId } from '../findings/ids';
 import { LIMIT_IDS } from '../findings/ids';
-import { valueOf } from '../screen/readings';
-import { bandFor, bodyTestById, gradeOf, isAsymmetric } from '../screen/tests';
-import type { BodyTest } from '../screen/tests';
+import { valueOf } from '../body/readings';
+import { bandFor, bodyTestById, gradeOf, isAsymmetric } from '../body/catalogue';
+import type { BodyTest } from '../body/catalogue';
 import { ageOn } from '../shared/dates';
 import { densities } from './densities';
 import type { TwoDensities } from './densities';

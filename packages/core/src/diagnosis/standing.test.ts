@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { MEASURES } from '../delivery/measures';
 import { addDays } from '../shared/dates';
 import type { AthleteProfile } from '../athlete/athlete';
-import { BODY_TESTS } from '../screen/tests';
+import { BODY_TESTS } from '../body/catalogue';
 import { THROWER } from '../testing/athletes';
 import { diagnose } from './diagnose';
 import type { Diagnosis } from './diagnose';

@@ -2,7 +2,7 @@ import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
 import type { Times } from '../findings/types';
 import { measureById } from '../delivery/measures';
-import { bandFor, bodyTestById } from '../screen/tests';
+import { bandFor, bodyTestById } from '../body/catalogue';
 import { eyeKey, eyeWith, signId } from '../settings/numbers';
 import { round } from '../shared/maths';
 import type { Provenance } from '../load/tables';

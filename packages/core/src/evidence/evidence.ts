@@ -3,7 +3,7 @@ import type { TestSide } from '../delivery/sides';
 import type { IsoDate } from '../shared/dates';
 import type { FindingId } from '../findings/ids';
 import type { ThoughtId } from './thoughts';
-import type { BodyTest, TestId } from '../screen/tests';
+import type { BodyTest, TestId } from '../body/catalogue';
 import type { GlanceAnswer, GlanceId } from './glances';
 
 export const MISS_PATTERNS = ['high', 'arm-side-high', 'inside-outside', 'middle', 'none'] as const;

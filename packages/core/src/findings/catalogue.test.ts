@@ -3,7 +3,7 @@ import { drillPoses } from '../drills/poses';
 import { MEASURES } from '../delivery/measures';
 import { POSES } from '../delivery/poses';
 import { DISCIPLINES } from '../delivery/links';
-import { BODY_TESTS } from '../screen/tests';
+import { BODY_TESTS } from '../body/catalogue';
 import { ARROWS } from './arrows';
 import { FINDINGS } from './catalogue';
 import { FINDING_IDS } from './ids';

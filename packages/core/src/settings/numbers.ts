@@ -10,8 +10,8 @@ import { SIGNS } from '../findings/signs';
 import type { Sign } from '../findings/signs';
 import { GATE_DEFAULTS, GATE_RANGES, gateFaults } from '../plan/gate-settings';
 import type { GateSettings } from '../plan/gate-settings';
-import { BODY_TESTS } from '../screen/tests';
-import type { Bands } from '../screen/tests';
+import { BODY_TESTS } from '../body/catalogue';
+import type { Bands } from '../body/catalogue';
 import type { Provenance } from '../load/tables';
 
 /** Numbers that an academy has set for itself; what is not here is as the catalogue has it. */

@@ -1,4 +1,4 @@
-import { bandFor, bodyTestById, gradeOf } from '../screen/tests';
+import { bandFor, bodyTestById, gradeOf } from '../body/catalogue';
 import type { AthleteProfile } from '../athlete/athlete';
 import { endOfRange, inclinometerAt, TRY_SECONDS } from './inclinometer';
 

@@ -1,6 +1,6 @@
 import { screenDensities } from '../diagnosis/screened';
-import type { TestStep } from '../screen/order';
-import { bodyTestById } from '../screen/tests';
+import type { TestStep } from '../body/order';
+import { bodyTestById } from '../body/catalogue';
 import type { AthleteProfile } from '../athlete/athlete';
 import type { IsoDate } from '../shared/dates';
 import { clamp, round } from '../shared/maths';

@@ -6,7 +6,7 @@ import type { MeasuredValue, MeasureRequest, View } from '../measure/types';
 import { measureThrow } from '../measure/measure';
 import type { TrendRequest } from '../progress/trend';
 import { expectedGrowthMph } from '../progress/growth';
-import { BODY_TESTS } from '../screen/tests';
+import { BODY_TESTS } from '../body/catalogue';
 import type { AthleteProfile } from '../athlete/athlete';
 import { addDays, ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';

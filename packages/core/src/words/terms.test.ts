@@ -1,17 +1,17 @@
 import { LIMIT_IDS } from '../findings/ids';
 import { MEASURES } from '../delivery/measures';
-import { BODY_TESTS } from '../screen/tests';
-import { MEASURE_TERMS, termOf, TEST_TERMS } from './terms';
+import { BODY_TESTS } from '../body/catalogue';
+import { MEASURE_TERMS, termOf } from './terms';
 
 describe('the field’s own terms', () => {
   it('stand beside every test, every measure and every limit, each its own', () => {
     const all = [
-      ...BODY_TESTS.map((t) => TEST_TERMS[t.id]),
+      ...BODY_TESTS.map((t) => t.term),
       ...MEASURES.map((m) => MEASURE_TERMS[m.id]),
       ...LIMIT_IDS.map((id) => termOf(id)!),
     ];
     expect(all.every((term) => term.length > 4)).toBe(true);
-    expect(new Set(BODY_TESTS.map((t) => TEST_TERMS[t.id])).size).toBe(BODY_TESTS.length);
+    expect(new Set(BODY_TESTS.map((t) => t.term)).size).toBe(BODY_TESTS.length);
     expect(new Set(MEASURES.map((m) => MEASURE_TERMS[m.id])).size).toBe(MEASURES.length);
   });
 

@@ -1,28 +1,6 @@
 /** What the field calls things, beside the plain words, so that a coach, a therapist and a book mean the same thing. */
 import type { MeasureId } from '../delivery/measures';
 import type { FindingId } from '../findings/ids';
-import type { TestId } from '../screen/tests';
-
-/** Names of the physical tests as a therapist knows them. */
-export const TEST_TERMS: Readonly<Record<TestId, string>> = {
-  'hip-internal-rotation': 'hip internal rotation at 90° flexion, supine',
-  'hip-external-rotation': 'hip external rotation at 90° flexion, supine',
-  'hip-abduction': 'hip abduction, supine',
-  'hip-flexion': 'passive hip flexion, supine',
-  'hip-extension': 'hip extension, prone',
-  'trunk-rotation': 'seated thoracic rotation',
-  'trunk-rotation-slouched': 'seated thoracic rotation, slumped',
-  'knee-to-wall': 'weight-bearing ankle dorsiflexion',
-  'abductor-hold': 'side-lying hip abductor endurance',
-  'abductor-force': 'isometric hip abduction strength',
-  'hip-flexor-hold': 'standing hip flexor endurance',
-  'side-plank': 'side bridge endurance',
-  'single-leg-balance': 'single-leg stance',
-  'single-leg-squat': 'single-leg squat',
-  'vertical-jump': 'countermovement jump',
-  'broad-jump': 'standing long jump',
-  'squat-strength': 'relative back squat strength',
-};
 
 /** Names of the measures as in the literature of the delivery. */
 export const MEASURE_TERMS: Readonly<Record<MeasureId, string>> = {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { asymmetryOf, movedBy, peakPower, readingFault, slouchLoss, valueOf } from './readings';
-import { bandFor, bodyTestById } from './tests';
+import { bandFor, bodyTestById } from './catalogue';
 import type { AthleteProfile } from '../athlete/athlete';
 
 const ON = '2026-05-04';

@@ -1,6 +1,6 @@
 import type { TestSide } from '../delivery/sides';
-import type { BodyTest, TestId } from './tests';
-import { BODY_TESTS, bodyTestById } from './tests';
+import { BODY_TESTS, bodyTestById } from './catalogue';
+import type { BodyTest, TestId } from './catalogue';
 
 /** One test on one side. */
 export interface TestStep {
@@ -22,9 +22,9 @@ export const POSITION_NAMES: Record<Position, string> = {
 
 /** How the athlete lies for a test on one side. A leg is lifted from above; a plank stands on its own side. */
 export function positionOf({ test, side }: TestStep): Position {
-  const { position } = bodyTestById(test);
+  const { position, lyingOn } = bodyTestById(test);
   if (position !== 'side') return position;
-  const below = test === 'side-plank' ? side : side === 'drive' ? 'lead' : 'drive';
+  const below = lyingOn === 'own side' ? side : side === 'drive' ? 'lead' : 'drive';
   return below === 'drive' ? 'on-drive-side' : 'on-lead-side';
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { inTurningOrder, POSITIONS, positionOf, turnCost, turningOver } from './order';
 import type { TestStep } from './order';
-import { BODY_TESTS } from './tests';
+import { BODY_TESTS } from './catalogue';
 
 const EVERY: TestStep[] = BODY_TESTS.flatMap((test) => test.sides.map((side) => ({ test: test.id, side })));
 const someSteps = fc.subarray(EVERY, { minLength: 1 });

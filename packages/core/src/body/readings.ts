@@ -3,9 +3,9 @@ import type { AthleteProfile } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { round } from '../shared/maths';
-import { readingRange } from './ranges';
-import { bandFor, bodyTestById, gradeOf, isAsymmetric } from './tests';
-import type { Bands, BodyTest, Grade, TestId } from './tests';
+import type { Thresholds } from './test';
+import { bandFor, bodyTestById, gradeOf, isAsymmetric, readingRange } from './catalogue';
+import type { Bands, BodyTest, Grade, TestId } from './catalogue';
 
 /** How often a test is read: the second reading tells how far the first can be trusted. */
 export const READINGS_WANTED = 2;
@@ -25,35 +25,25 @@ export interface TestValue {
   readonly again: boolean;
 }
 
-/** Tests in which the best try counts; everywhere else the mean does. */
-const BEST_OF: ReadonlySet<TestId> = new Set([
-  'vertical-jump',
-  'broad-jump',
-  'abductor-force',
-  'single-leg-balance',
-  'single-leg-squat',
-  'squat-strength',
-]);
-
 /**
  * What some readings of one test and side, of one day, come to. The SD is the reading error of the test over √n, or the
  * readings' own where they differ more.
  * @throws RangeError without readings
  */
-export function valueOf(test: BodyTest, readings: readonly number[], band: { pass: number; watch: number }): TestValue {
+export function valueOf(test: BodyTest, readings: readonly number[], band: Thresholds): TestValue {
   if (readings.length === 0) throw new RangeError('a value needs at least one reading');
   const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
-  const value = BEST_OF.has(test.id) ? Math.max(...readings) : mean;
+  const value = test.counts === 'best' ? Math.max(...readings) : mean;
   const spread = Math.max(...readings) - Math.min(...readings);
   const own = readings.length < 2 ? 0 : Math.sqrt(readings.reduce((t, r) => t + (r - mean) ** 2, 0) / (readings.length - 1));
-  const sd = Math.max(test.readingSd, own) / Math.sqrt(BEST_OF.has(test.id) ? 1 : readings.length);
+  const sd = Math.max(test.readingSd, own) / Math.sqrt(test.counts === 'best' ? 1 : readings.length);
   return {
     value: round(value, 2),
     sd: round(sd, 2),
     spread: round(spread, 2),
     count: readings.length,
     grade: gradeOf(round(value, 2), band),
-    again: readings.length === READINGS_WANTED && !BEST_OF.has(test.id) && spread > APART * Math.SQRT2 * test.readingSd,
+    again: readings.length === READINGS_WANTED && test.counts !== 'best' && spread > APART * Math.SQRT2 * test.readingSd,
   };
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { bodySide, legRole } from '../delivery/sides';
 import type { AthleteProfile } from '../athlete/athlete';
-import { bandFor, BODY_TESTS, bodyTestById, gradeOf, isAsymmetric } from './tests';
+import { bandFor, BODY_TESTS, bodyTestById, gradeOf, isAsymmetric } from './catalogue';
 
 const on = '2026-04-18';
 const athlete = (age: number, more: Partial<AthleteProfile> = {}): AthleteProfile => ({
