@@ -3,7 +3,7 @@ import { useOwnAthlete } from '../features/shell/use-own-athlete';
 import { StationScreen } from '../features/station/StationScreen';
 import { MyDayScreen } from '../features/today/MyDayScreen';
 import { TodayScreen } from '../features/today/TodayScreen';
-import { api } from '../state/api';
+import { api } from '../data/api';
 
 export default function Home() {
   const { data: me } = api.useMeQuery();

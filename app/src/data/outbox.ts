@@ -1,13 +1,12 @@
-import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
-import type { BodyPicture, LogAnswer, SessionRecord } from '@wrightonic/contract';
+import type { ThunkAction, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { api, problemOf } from './api';
-import { bodyApi } from './body-api';
 import { added, connection, forgotten, keeping, loaded, settled } from './operations';
 import type { Operation, Work } from './operations';
 import { storage } from './storage';
 import type { RootState } from './store';
 
 type Thunk<T = void> = ThunkAction<T, RootState, unknown, UnknownAction>;
+type Dispatch = ThunkDispatch<RootState, unknown, UnknownAction>;
 
 const BATCH = 200;
 const RETRY_MS = 3000;
@@ -55,7 +54,7 @@ export const record =
 let sending = false;
 let timer: ReturnType<typeof setTimeout> | null = null;
 
-const retryLater = (dispatch: (thunk: Thunk<Promise<void>>) => unknown, user: string) => {
+const retryLater = (dispatch: Dispatch, user: string) => {
   stopRetrying();
   timer = setTimeout(() => void dispatch(send(user)), RETRY_MS);
 };
@@ -97,7 +96,7 @@ export const send =
         const result = await deliver(batch, dispatch);
         if (result === null) {
           dispatch(connection(false));
-          retryLater(dispatch as never, user);
+          retryLater(dispatch, user);
           return;
         }
         dispatch(connection(true));
@@ -110,64 +109,48 @@ export const send =
     }
   };
 
-async function deliver(batch: readonly Operation[], dispatch: (action: never) => unknown): Promise<Settled[] | null> {
-  const first = batch[0]!;
+async function deliver(batch: readonly Operation[], dispatch: Dispatch): Promise<Settled[] | null> {
+  const first = batch[0];
+  if (!first) return [];
   const { athlete, session: id, work, user: as } = first;
-  const all = (status: Settled['status'], reason: string | null) => batch.map(({ seq }): Settled => ({ seq, status, reason }));
   try {
-    if (work.kind === 'log') {
-      const entries = batch.flatMap((o) => (o.work.kind === 'log' ? [o.work.entry] : []));
-      const answer = await run<LogAnswer>(dispatch, api.endpoints.log.initiate({ athlete, id, entries, as }));
-      dispatch(api.util.upsertQueryData('session', { athlete, id }, answer.session) as never);
-      return batch.map(({ seq }, i): Settled => ({
-        seq,
-        status: answer.results[i]!.status === 'refused' ? 'refused' : 'sent',
-        reason: answer.results[i]!.reason,
-      }));
+    if (work.kind !== 'log') {
+      await dispatchOf(work, athlete, id, as, dispatch);
+      return batch.map(({ seq }) => ({ seq, status: 'sent', reason: null }));
     }
-    if (work.kind === 'start' || work.kind === 'finish') {
-      const answer = await run<SessionRecord>(
-        dispatch,
-        work.kind === 'start'
-          ? api.endpoints.putSession.initiate({ athlete, id, body: work.session, as })
-          : api.endpoints.finish.initiate({ athlete, id, as }),
-      );
-      dispatch(api.util.upsertQueryData('session', { athlete, id }, answer) as never);
-    } else {
-      const answer = await run<BodyPicture>(dispatch, bodyCall(work, athlete, id, as));
-      dispatch(bodyApi.util.upsertQueryData('body', athlete, answer) as never);
-    }
-    return all('sent', null);
+    const entries = batch.flatMap((o) => (o.work.kind === 'log' ? [o.work.entry] : []));
+    const answer = await dispatch(api.endpoints.log.initiate({ athlete, id, body: { entries }, as })).unwrap();
+    void dispatch(api.util.upsertQueryData('session', { athlete, id }, answer.session));
+    return batch.map(({ seq }, i) => {
+      const result = answer.results[i];
+      return { seq, status: result?.status === 'refused' ? 'refused' : 'sent', reason: result?.reason ?? null };
+    });
   } catch (error) {
     const status = (error as { status?: number | string }).status;
     const refused = typeof status === 'number' && status >= 400 && status < 500 && ![401, 408, 425, 429].includes(status);
-    return refused ? all('refused', problemOf(error).detail) : null;
+    return refused ? batch.map(({ seq }) => ({ seq, status: 'refused', reason: problemOf(error).detail })) : null;
   }
 }
 
-type BodyWork = Exclude<Work, { kind: 'log' | 'start' | 'finish' }>;
-
-function bodyCall(work: BodyWork, athlete: string, check: string, as: string): unknown {
-  const { endpoints } = bodyApi;
+/** Sends one thing done that is no tap of a log; its answer takes the place of what is shown. @throws what the server refuses with */
+function dispatchOf(work: Exclude<Work, { kind: 'log' }>, athlete: string, id: string, as: string, dispatch: Dispatch) {
+  const { endpoints } = api;
   switch (work.kind) {
+    case 'start':
+      return dispatch(endpoints.putSession.initiate({ athlete, id, body: work.session, as })).unwrap();
+    case 'finish':
+      return dispatch(endpoints.finish.initiate({ athlete, id, as })).unwrap();
     case 'check':
-      return endpoints.putBodyCheck.initiate({ athlete, id: check, body: work.body, as });
+      return dispatch(endpoints.putBodyCheck.initiate({ athlete, id, body: work.body, as })).unwrap();
     case 'reading':
-      return endpoints.putBodyReading.initiate({ athlete, id: work.id, body: work.body, as });
+      return dispatch(endpoints.putBodyReading.initiate({ athlete, id: work.id, body: work.body, as })).unwrap();
     case 'drop-reading':
-      return endpoints.dropBodyReading.initiate({ athlete, id: work.id, as });
+      return dispatch(endpoints.dropBodyReading.initiate({ athlete, id: work.id, as })).unwrap();
     case 'note':
-      return endpoints.putBodyNote.initiate({ athlete, id: work.id, body: work.body, as });
+      return dispatch(endpoints.putBodyNote.initiate({ athlete, id: work.id, body: work.body, as })).unwrap();
     case 'end-check':
-      return endpoints.finishBodyCheck.initiate({ athlete, id: check, as });
+      return dispatch(endpoints.finishBodyCheck.initiate({ athlete, id, as })).unwrap();
   }
-}
-
-/** Runs a mutation and gives its answer or throws its error. */
-async function run<T>(dispatch: (action: never) => unknown, mutation: unknown): Promise<T> {
-  const result = (await dispatch(mutation as never)) as { data?: T; error?: unknown };
-  if (result.error !== undefined) throw Object.assign(new Error('refused or not delivered'), result.error);
-  return result.data as T;
 }
 
 /** Forgets a session that the server has whole. */

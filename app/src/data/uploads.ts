@@ -1,8 +1,8 @@
 import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
-import { PART_MOST } from '@wrightonic/contract';
+import { PART_MOST, pathOf } from '@wrightonic/contract';
 import type { ClipRecord } from '@wrightonic/contract';
-import { actingAs, api, problemOf } from './api';
-import { clipPath, filmApi } from './film-api';
+import { api, problemOf } from './api';
+import { actingAs } from './endpoints';
 import { keptClips } from './storage';
 import type { KeptClip } from './storage';
 import type { RootState } from './store';
@@ -35,7 +35,7 @@ const SERVER_TROUBLE = 500;
 
 /** Sends a part. @throws Refused with the server's words, or TypeError without a connection */
 async function sendPart({ id, athlete, file, user }: KeptClip, from: number): Promise<ClipRecord> {
-  const answer = await fetch(`/api${clipPath(athlete, id)}/bytes?from=${from}`, {
+  const answer = await fetch(`/api${pathOf('putClipPart', { athlete, id })}?from=${from}`, {
     method: 'PUT',
     headers: { 'Content-Type': 'application/octet-stream', ...actingAs({ as: user }) },
     body: file.slice(from, from + PART_MOST),
@@ -56,7 +56,7 @@ export const sendClip =
     let restarts = 0;
     try {
       const announced = await dispatch(
-        filmApi.endpoints.putClip.initiate({ athlete: kept.athlete, id: kept.id, body: kept.clip, as: kept.user }),
+        api.endpoints.putClip.initiate({ athlete: kept.athlete, id: kept.id, body: kept.clip, as: kept.user }),
       );
       if (announced.error) {
         const { status } = announced.error as { status?: unknown };

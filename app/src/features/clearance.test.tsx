@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { leavePage, ME, openPage } from '../testing/page';
 import { ClearanceForm } from './athlete/ClearanceForm';
 
-jest.mock('../state/storage', () => ({
+jest.mock('../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 

@@ -2,7 +2,7 @@ import type { DiagnosisRecord, OwnEye } from '@wrightonic/contract';
 import { causeMap, diagnose, eyeFrom, CATALOGUE_WORDS } from '@wrightonic/core';
 import type { AthleteProfile, DatedEvidence, DiagnosisRequest } from '@wrightonic/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
-import { api } from '../state/api';
+import { api } from '../data/api';
 import { recordOf } from '../testing/judgement';
 import { leavePage, openPage } from '../testing/page';
 import { UNITS } from '../ui/units';

@@ -1,14 +1,14 @@
 import { act, fireEvent, screen } from '@testing-library/react-native';
 import { AppState } from 'react-native';
 import { Text } from 'react-native-paper';
-import type { Operation } from '../state/operations';
-import { useDayTurn, useToday } from '../state/use-today';
+import type { Operation } from '../data/operations';
+import { useDayTurn, useToday } from '../data/use-today';
 import { leavePage, ME, openPage, TODAY as EVENING } from '../testing/page';
 import { planOf, workOf } from '../testing/work';
 import { RunScreen } from './run/RunScreen';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
-jest.mock('../state/storage', () => ({
+jest.mock('../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 

@@ -13,7 +13,7 @@ jest.mock('expo-router', () => ({
   useRouter: () => ({ push: jest.fn(), replace: jest.fn() }),
   useLocalSearchParams: () => ({}),
 }));
-jest.mock('../state/storage', () => ({
+jest.mock('../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
   drafts: {
     all: () => Promise.resolve([]),

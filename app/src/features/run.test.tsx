@@ -1,13 +1,13 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { LogEntry } from '@wrightonic/contract';
 import { drillById } from '@wrightonic/core';
-import type { Operation } from '../state/operations';
+import type { Operation } from '../data/operations';
 import { leavePage, openPage } from '../testing/page';
 import { planOf, workOf } from '../testing/work';
 import { RunScreen } from './run/RunScreen';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
-jest.mock('../state/storage', () => ({
+jest.mock('../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 

@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { AthleteOverview, DiagnosisRecord, PlanRecord, Progress, TodayList } from '@wrightonic/contract';
 import { daysBetween, diagnose, GATE_DEFAULTS, judgeGate, trend, workload } from '@wrightonic/core';
 import type { Evidence } from '@wrightonic/core';
-import { api } from '../state/api';
+import { api } from '../data/api';
 import { leavePage, openPage, PROFILE, TODAY } from '../testing/page';
 import { planOf } from '../testing/work';
 import { AthleteScreen } from './athlete/AthleteScreen';
@@ -19,7 +19,7 @@ jest.mock('expo-router', () => ({
   useRouter: () => ({ push: mockPush, replace: mockPush, navigate: mockPush }),
   usePathname: () => '/',
 }));
-jest.mock('../state/storage', () => ({
+jest.mock('../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 

@@ -5,10 +5,10 @@ import type { Me } from '@wrightonic/contract';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
-import { api } from '../state/api';
-import { operationsReducer } from '../state/operations';
-import { shellReducer } from '../state/shell';
-import { stopRetrying } from '../state/outbox';
+import { api } from '../data/api';
+import { operationsReducer } from '../data/operations';
+import { shellReducer } from '../data/shell';
+import { stopRetrying } from '../data/outbox';
 import { lightTheme } from '../ui/theme';
 
 export const TODAY = '2026-05-04';

@@ -1,6 +1,6 @@
 import { SPARED_UNDER, spared } from '@wrightonic/core';
 import { useCallback } from 'react';
-import { api } from '../state/api';
+import { api } from '../data/api';
 
 /** A phrase as it is said to an athlete of this age: another one where it says what the academy avoids. */
 export function useWordsFor(age: number): (phrase: string) => string {

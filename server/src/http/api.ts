@@ -1,14 +1,5 @@
-import { check, PART_MOST, ROUTES } from '@wrightonic/contract';
-import type {
-  ChannelQuery,
-  DeviceBatch,
-  InvitationToken,
-  Joining,
-  PasswordChange,
-  Route,
-  RouteName,
-  SignIn,
-} from '@wrightonic/contract';
+import { check, PART_MOST, routeOf, ROUTES } from '@wrightonic/contract';
+import type { PasswordChange, Route, Schema } from '@wrightonic/contract';
 import { parse as parseCookies, serialize } from 'cookie';
 import express from 'express';
 import type { ErrorRequestHandler, Request, RequestHandler, Response, Router } from 'express';
@@ -29,7 +20,7 @@ import type { Academy, Context } from '../services/context';
 import { requireChannel, sendToChannel } from '../services/devices';
 import { dayIn } from '../services/time';
 import { recordAudit } from './audit';
-import { HANDLERS } from './handlers';
+import { answerTo, HANDLED } from './handlers';
 import type { HandledRoute } from './handlers';
 import { liveChannel } from './live';
 import { faultNote } from './notes';
@@ -123,8 +114,8 @@ function pathId(req: Request, name: 'athlete' | 'id'): string {
 }
 
 /** A part of the request as its schema wants it; undefined where the endpoint takes none. */
-function checked(schema: Route['body'], value: unknown): unknown {
-  if (!schema) return undefined;
+function checked<T>(schema: Schema<T> | undefined, value: unknown): T {
+  if (!schema) return undefined as T;
   const result = check(schema, value ?? {});
   if (!result.ok) throw new ProblemError(422, result.problem.title, result.problem.detail, result.problem.errors);
   return result.value;
@@ -195,7 +186,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, 
   };
 
   router.post(ROUTES.signIn.path, slowDown, bodyOf(ROUTES.signIn), async (req, res) => {
-    const given = checked(ROUTES.signIn.body, req.body) as SignIn;
+    const given = checked(ROUTES.signIn.body, req.body);
     const visitor = { address: req.ip ?? '', device: cookieOf(req, DEVICE_COOKIE) };
     // Whoever signs in over another’s session ends it.
     const before = cookieOf(req, COOKIE);
@@ -222,29 +213,29 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, 
     res.status(204).end();
   });
   router.post(ROUTES.lookAtInvitation.path, slowDown, bodyOf(ROUTES.lookAtInvitation), async (req, res) => {
-    res.json(await lookAtInvitation(db, checked(ROUTES.lookAtInvitation.body, req.body) as InvitationToken, clock()));
+    res.json(await lookAtInvitation(db, checked(ROUTES.lookAtInvitation.body, req.body), clock()));
   });
   router.post(ROUTES.join.path, slowDown, bodyOf(ROUTES.join), async (req, res) => {
-    const person = await join(db, checked(ROUTES.join.body, req.body) as Joining, clock(), uuidv7);
+    const person = await join(db, checked(ROUTES.join.body, req.body), clock(), uuidv7);
     await welcome(req, res, await openSession(db, person, clock()));
   });
 
   /** The channel of the path, once its key has been shown. */
-  const channelOf = async (req: Request, route: Route): Promise<string> => {
-    const { key } = checked(route.query, req.query) as ChannelQuery;
+  const channelOf = async (req: Request): Promise<string> => {
+    const { key } = checked(ROUTES.listenToChannel.query, req.query);
     const id = pathId(req, 'id');
     await requireChannel(db, id, key, clock());
     return id;
   };
   const batch = bodyOf(ROUTES.sendToChannel);
   router.post(ROUTES.sendToChannel.path, async (req, res) => {
-    const id = await channelOf(req, ROUTES.sendToChannel);
+    const id = await channelOf(req);
     await read(batch, req, res);
-    await sendToChannel(db, id, checked(ROUTES.sendToChannel.body, req.body) as DeviceBatch, clock());
+    await sendToChannel(db, id, checked(ROUTES.sendToChannel.body, req.body), clock());
     res.status(204).end();
   });
   router.get(ROUTES.listenToChannel.path, async (req, res) => {
-    await liveChannel({ db, clock, ends }, await channelOf(req, ROUTES.listenToChannel), req, res);
+    await liveChannel({ db, clock, ends }, await channelOf(req), req, res);
   });
 
   router.get(ROUTES.clipFile.path, async (req, res) => {
@@ -261,9 +252,8 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, 
     res.sendFile(path, { acceptRanges: true, cacheControl: false, dotfiles: 'allow' });
   });
 
-  for (const [key, handler] of Object.entries(HANDLERS)) {
-    const name = key as HandledRoute;
-    const route: Route = ROUTES[name as RouteName];
+  for (const name of HANDLED) {
+    const route = routeOf(name);
     const body = bodyOf(route);
     router[route.method](route.path, async (req, res) => {
       const token = cookieOf(req, COOKIE);
@@ -292,13 +282,13 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, 
         throw wrongField('current', 'is not your password');
       const answer =
         route.method === 'get'
-          ? await handler(call)
+          ? await answerTo(name, call)
           : // What is done and the note of who did it stand or fall together.
             await retried(() =>
               base.tenant.transaction(async (tenant) => {
                 after.length = 0;
                 const inside = { ...call, ctx: within(call.ctx, tenant) };
-                const done = await Promise.resolve(handler(inside)).catch((error: unknown) => {
+                const done = await Promise.resolve(answerTo(name, inside)).catch((error: unknown) => {
                   // A clip that turned out wrong was thrown away; that is kept, and then told.
                   if (error instanceof BadClip) return error;
                   throw error;
@@ -310,7 +300,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, 
       for (const work of after) await work().catch((error: unknown) => log(faultNote(error)));
       if (answer instanceof BadClip) throw answer;
       if (name === 'exportAthlete') await recordAudit(name, call);
-      if (answer === null && route.answer === 'nothing') res.status(204).end();
+      if (answer === null && route.answer.name === 'nothing') res.status(204).end();
       else res.json(answer ?? null);
     });
   }

@@ -49,9 +49,11 @@ function operation(name: string, route: Route): object {
         }
       : {}),
     responses: {
-      [route.answer === 'nothing' ? '204' : '200']: {
-        description: route.answer,
-        ...(route.answer === 'nothing' ? {} : { content: { [route.stream ? 'text/event-stream' : 'application/json']: {} } }),
+      [route.answer.name === 'nothing' ? '204' : '200']: {
+        description: route.answer.name,
+        ...(route.answer.name === 'nothing'
+          ? {}
+          : { content: { [route.stream ? 'text/event-stream' : 'application/json']: {} } }),
       },
       '4XX': problem,
     },
@@ -104,7 +106,7 @@ export function openApiPage(): string {
       const body = route.body
         ? `<details><summary>Body</summary><pre>${escape(JSON.stringify(parse(route.body, 'open-api-3.1'), null, 2))}</pre></details>`
         : '';
-      return `<article><h2><code>${route.method.toUpperCase()} /api${escape(route.path)}</code></h2><p>${escape(route.summary)}. Answers <code>${escape(route.answer)}</code>. ${forWhom(route)}</p>${body}</article>`;
+      return `<article><h2><code>${route.method.toUpperCase()} /api${escape(route.path)}</code></h2><p>${escape(route.summary)}. Answers <code>${escape(route.answer.name)}</code>. ${forWhom(route)}</p>${body}</article>`;
     })
     .join('\n');
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Wrightonic API</title><link rel="stylesheet" href="/base.css"></head><body class="docs"><main><h1>Wrightonic API</h1><p>Machine-readable: <a href="/api/openapi.json">openapi.json</a>. Ids are UUIDs that the caller makes; the same write sent twice is one record. Refusals are <code>application/problem+json</code>.</p>${rows}</main></body></html>`;

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { IntakeScreen } from '../../features/intake/IntakeScreen';
-import { newId } from '../../state/ids';
+import { newId } from '../../data/ids';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id?: string }>();

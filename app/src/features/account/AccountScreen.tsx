@@ -2,8 +2,7 @@ import { may, PASSWORD_LENGTH, ROLE_NAMES } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { api, problemOf } from '../../data/api';
 import { Action, Caution } from '../../ui/controls';
 import { Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -13,13 +12,13 @@ import { OwnEyePart } from './OwnEyePart';
 export function AccountScreen() {
   const palette = usePalette();
   const { data: me } = api.useMeQuery();
-  const [change, changing] = peopleApi.useChangePasswordMutation();
-  const [everywhere, ending] = peopleApi.useSignOutEverywhereMutation();
+  const [change, changing] = api.useChangePasswordMutation();
+  const [everywhere, ending] = api.useSignOutEverywhereMutation();
   const [current, setCurrent] = useState('');
   const [next, setNext] = useState('');
   if (!me) return null;
   const save = async () => {
-    const answer = await change({ current, next });
+    const answer = await change({ body: { current, next } });
     if (!answer.data) return;
     setCurrent('');
     setNext('');

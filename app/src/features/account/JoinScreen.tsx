@@ -3,9 +3,8 @@ import type { InvitationFace } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
-import { useAppDispatch } from '../../state/store';
+import { api, problemOf } from '../../data/api';
+import { useAppDispatch } from '../../data/store';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -16,12 +15,12 @@ const tokenOfPage = (): string => (typeof window === 'undefined' ? '' : window.l
 function Form({ face, token }: { readonly face: InvitationFace; readonly token: string }) {
   const palette = usePalette();
   const dispatch = useAppDispatch();
-  const [join, { isLoading, error }] = peopleApi.useJoinMutation();
+  const [join, { isLoading, error }] = api.useJoinMutation();
   const [name, setName] = useState(face.name);
   const [signIn, setSignIn] = useState(face.forSignIn ?? '');
   const [password, setPassword] = useState('');
   const submit = async () => {
-    const answer = await join({ token, name, signIn, password });
+    const answer = await join({ body: { token, name, signIn, password } });
     if (!answer.data) return;
     await dispatch(api.util.upsertQueryData('me', undefined, answer.data));
     window.location.assign('/');
@@ -79,7 +78,7 @@ function Form({ face, token }: { readonly face: InvitationFace; readonly token: 
 /** Taking up an invitation. */
 export function JoinScreen() {
   const [token] = useState(tokenOfPage);
-  const { data, error, isLoading } = peopleApi.useLookAtInvitationQuery(token);
+  const { data, error, isLoading } = api.useLookAtInvitationQuery({ body: { token } });
   if (isLoading) return <Loading />;
   if (data) return <Form face={data} token={token} />;
   const problem = problemOf(error);

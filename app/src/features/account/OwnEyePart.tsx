@@ -2,7 +2,7 @@ import type { OwnEye } from '@wrightonic/contract';
 import { EYE_PRIOR_LOOKS } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { Caution, Figure, Loading } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';

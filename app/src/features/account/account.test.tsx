@@ -5,7 +5,7 @@ import { AccountScreen } from './AccountScreen';
 import { JoinScreen } from './JoinScreen';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
-jest.mock('../../state/storage', () => ({
+jest.mock('../../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 const mockAssign = jest.fn();

@@ -6,7 +6,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { ChainStrip } from '../../ui/ChainStrip';
 import { LevelChart } from '../../ui/charts';
 import { Action, Blank, Caution, Figure, LinkRow, Loading } from '../../ui/controls';
@@ -229,7 +229,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const { data, error, isLoading, refetch } = api.useAthleteQuery(id, { refetchOnMountOrArgChange: true });
+  const { data, error, isLoading, refetch } = api.useAthleteQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
   const [link, setLink] = useState<Link | null>(null);
   if (isLoading) return <Loading />;
   if (!data || !me)

@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { INVITES } from '@wrightonic/contract';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { api, problemOf } from '../../data/api';
 import { Action, Blank, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -14,8 +13,8 @@ import { Consents } from '../intake/Consents';
 export function FamilyScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const { data: me } = api.useMeQuery();
-  const { data: overview } = api.useAthleteQuery(id);
-  const { data, error } = peopleApi.useIntakeQuery(id);
+  const { data: overview } = api.useAthleteQuery({ athlete: id });
+  const { data, error } = api.useIntakeQuery({ athlete: id });
   const [inviting, setInviting] = useState(false);
   if (error)
     return (

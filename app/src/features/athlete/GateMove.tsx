@@ -2,7 +2,7 @@ import type { RungMove } from '@wrightonic/contract';
 import type { Rung } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { Action, Caution } from '../../ui/controls';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';

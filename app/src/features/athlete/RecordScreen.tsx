@@ -3,8 +3,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { api, problemOf } from '../../data/api';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { download } from '../../ui/files';
 import { Row, Screen, Section } from '../../ui/layout';
@@ -12,11 +11,11 @@ import { SPACE, usePalette } from '../../ui/theme';
 
 function Erase({ id, name }: { readonly id: string; readonly name: string }) {
   const router = useRouter();
-  const { data: preview, error } = peopleApi.useErasePreviewQuery(id, { refetchOnMountOrArgChange: true });
-  const [erase, erasing] = peopleApi.useEraseAthleteMutation();
+  const { data: preview, error } = api.useErasePreviewQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
+  const [erase, erasing] = api.useEraseAthleteMutation();
   const [typed, setTyped] = useState('');
   const go = async () => {
-    const answer = await erase({ athlete: id, name: typed });
+    const answer = await erase({ athlete: id, body: { name: typed } });
     if (!answer.error) router.replace('/athletes');
   };
   if (error) return <Caution>{problemOf(error).detail}</Caution>;
@@ -46,9 +45,9 @@ export function RecordScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const { data, error } = api.useAthleteQuery(id);
-  const [takeOut, taking] = peopleApi.useExportAthleteMutation();
-  const [archive, archiving] = peopleApi.useArchiveMutation();
+  const { data, error } = api.useAthleteQuery({ athlete: id });
+  const [takeOut, taking] = api.useLazyExportAthleteQuery();
+  const [archive, archiving] = api.useArchiveMutation();
   const [erasing, setErasing] = useState(false);
   if (error)
     return (
@@ -59,7 +58,7 @@ export function RecordScreen({ id }: { readonly id: string }) {
   if (!me || !data) return <Loading />;
   const { name } = data.athlete;
   const save = async () => {
-    const answer = await takeOut(id);
+    const answer = await takeOut({ athlete: id });
     if (answer.data)
       download(
         `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.json`,
@@ -100,7 +99,7 @@ export function RecordScreen({ id }: { readonly id: string }) {
               kind="quiet"
               label={data.archived ? 'Bring back to the roster' : 'Put away'}
               busy={archiving.isLoading}
-              onPress={() => void archive({ athlete: id, archived: !data.archived })}
+              onPress={() => void archive({ athlete: id, body: { archived: !data.archived } })}
               testID="archive"
             />
           </Row>

@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { AthleteOverview, IntakeAnswer, RungMove, StandingClearance } from '@wrightonic/contract';
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import { workload } from '@wrightonic/core';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { leavePage, ME, openPage, PROFILE, TODAY } from '../../testing/page';
 import { ClearanceLine } from './ClearanceLine';
 import { FamilyScreen } from './FamilyScreen';
@@ -12,7 +12,7 @@ import { RecordScreen } from './RecordScreen';
 
 const mockReplace = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: mockReplace }) }));
-jest.mock('../../state/storage', () => ({
+jest.mock('../../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 const mockDownload = jest.fn();

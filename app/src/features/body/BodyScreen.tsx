@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { LevelChart } from '../../ui/charts';
 import { Action, Blank, Loading } from '../../ui/controls';
 import { GRADE_WORDS, GradeMark } from '../../ui/GradeMark';
@@ -259,7 +259,7 @@ function Body({
 /** The body at a glance, its history, and which test is worth doing. */
 export function BodyScreen({ id }: { readonly id: string }) {
   const { data: me } = api.useMeQuery();
-  const { data: work, error } = api.useWorkQuery(id);
+  const { data: work, error } = api.useWorkQuery({ athlete: id });
   const check = useCheck(id, me?.id ?? '');
   const problem = error ?? check.error;
   if (me && work && check.picture) return <Body id={id} me={me} athlete={work.athlete} check={check} />;

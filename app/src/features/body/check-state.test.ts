@@ -1,5 +1,5 @@
 import type { BodyPicture } from '@wrightonic/contract';
-import type { Operation, Work } from '../../state/operations';
+import type { Operation, Work } from '../../data/operations';
 import { checkState, isDone } from './check-state';
 
 const HIP = { test: 'hip-internal-rotation', side: 'drive' } as const;

@@ -1,6 +1,6 @@
 import type { BodyNoteRow, BodyPicture, BodyReadingRow } from '@wrightonic/contract';
 import type { TestStep } from '@wrightonic/core';
-import type { Operation } from '../../state/operations';
+import type { Operation } from '../../data/operations';
 
 /** A body check as it stands on this device: what the server has, and what is still on its way to it. */
 export interface CheckState {

@@ -2,15 +2,15 @@ import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { BodyPicture } from '@wrightonic/contract';
 import { bodyTestById, READINGS_WANTED } from '@wrightonic/core';
 import type { TestStep } from '@wrightonic/core';
-import { added } from '../../state/operations';
-import type { Operation, Work } from '../../state/operations';
+import { added } from '../../data/operations';
+import type { Operation, Work } from '../../data/operations';
 import { leavePage, ME, openPage, TODAY } from '../../testing/page';
 import { planOf, workOf } from '../../testing/work';
 import { CheckScreen } from './CheckScreen';
 
 const mockReplace = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: mockReplace }) }));
-jest.mock('../../state/storage', () => ({
+jest.mock('../../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 afterEach(async () => {

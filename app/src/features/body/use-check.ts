@@ -1,18 +1,18 @@
 import type { BodyPicture, NewBodyCheck, ReadBy } from '@wrightonic/contract';
 import type { PainReport, TestStep } from '@wrightonic/core';
 import { useMemo } from 'react';
-import { bodyApi } from '../../state/body-api';
-import { newId } from '../../state/ids';
-import type { Work } from '../../state/operations';
-import { forgetSession, record } from '../../state/outbox';
-import { useAppDispatch, useAppSelector } from '../../state/store';
+import { api } from '../../data/api';
+import { newId } from '../../data/ids';
+import type { Work } from '../../data/operations';
+import { forgetSession, record } from '../../data/outbox';
+import { useAppDispatch, useAppSelector } from '../../data/store';
 import { checkState } from './check-state';
 
 /** The body check as it is done: everything is noted on the device first and sent as soon as there is a connection. */
 export function useCheck(athlete: string, user: string) {
   const dispatch = useAppDispatch();
   const operations = useAppSelector((s) => s.operations.list);
-  const { data, error, isLoading } = bodyApi.useBodyQuery(athlete);
+  const { data, error, isLoading } = api.useBodyQuery({ athlete });
   const state = useMemo(() => checkState(operations, athlete, user, data), [operations, athlete, user, data]);
   const note = (check: string, work: Work) => dispatch(record(user, athlete, check, work));
   const on = (work: (check: string) => Work) => {

@@ -2,8 +2,8 @@ import type { DeviceChannel, DeviceMessage } from '@wrightonic/contract';
 import { isSteady, tiltSince, turnSince } from '@wrightonic/core';
 import type { Attitude, TestStep } from '@wrightonic/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { bodyApi } from '../../state/body-api';
-import { newId } from '../../state/ids';
+import { api } from '../../data/api';
+import { newId } from '../../data/ids';
 
 export type TiltSource = 'none' | 'sensor' | 'channel';
 
@@ -53,7 +53,7 @@ export function useTilt(step: TestStep | null): Tilt {
   const [source, setSource] = useState<TiltSource>('none');
   const [channel, setChannel] = useState<DeviceChannel | null>(null);
   const [samples, setSamples] = useState<readonly Sample[]>([]);
-  const [openChannel] = bodyApi.useOpenChannelMutation();
+  const [openChannel] = api.usePutChannelMutation();
   const attitude = useRef<Attitude | null>(null);
   const from = useRef<{ attitude: Attitude | null; deg: number }>({ attitude: null, deg: 0 });
   const last = useRef(0);
@@ -108,7 +108,7 @@ export function useTilt(step: TestStep | null): Tilt {
       if (await sensorAllowed()) setSource('sensor');
     },
     useChannel: async () => {
-      if (!channel) setChannel((await openChannel(newId()).unwrap()) as DeviceChannel);
+      if (!channel) setChannel(await openChannel({ id: newId() }).unwrap());
       setSource('channel');
     },
   };

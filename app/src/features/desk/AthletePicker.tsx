@@ -2,7 +2,7 @@ import type { NamedId } from '@wrightonic/contract';
 import { useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
@@ -23,7 +23,7 @@ export function AthletePicker({
 }) {
   const [search, setSearch] = useState('');
   const asked = useDeferredValue(search.trim());
-  const { data } = api.useFindAthletesQuery(asked ? { search: asked } : {});
+  const { data } = api.useAthletesQuery({ query: asked ? { search: asked } : {} });
   const has = (id: string) => chosen.some((c) => c.id === id);
   const found = (data?.rows ?? []).filter((row) => !has(row.id)).slice(0, SHOWN);
   const toggle = (row: NamedId) =>

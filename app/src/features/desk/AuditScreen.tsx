@@ -3,8 +3,7 @@ import type { AuditEntry } from '@wrightonic/contract';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { FlatList, Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { problemOf, api } from '../../data/api';
 import { Action, Blank, Loading } from '../../ui/controls';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
@@ -45,7 +44,7 @@ function Line({ entry }: { readonly entry: AuditEntry }) {
 export function AuditScreen() {
   const palette = usePalette();
   const { athlete } = useLocalSearchParams<{ athlete?: string }>();
-  const { data, error, isLoading, hasNextPage, isFetching, fetchNextPage, refetch } = peopleApi.useAuditInfiniteQuery(
+  const { data, error, isLoading, hasNextPage, isFetching, fetchNextPage, refetch } = api.useAuditPagesInfiniteQuery(
     athlete ? { athlete } : {},
     { refetchOnMountOrArgChange: true },
   );

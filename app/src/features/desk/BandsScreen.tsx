@@ -4,7 +4,7 @@ import type { GateSettings, SettableNumber, TestId, Vocabulary } from '@wrighton
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Choice } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';

@@ -24,7 +24,7 @@ import type { AcademyNumbers, Finding, FindingId, SettableNumber, Vocabulary } f
 import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { Searchbar, Text } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Action, Caution, Choice, LinkRow } from '../../ui/controls';
 import { Row, Screen, Section, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';

@@ -2,17 +2,16 @@ import type { GroupRow, NamedId } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { problemOf } from '../../state/api';
-import { newId } from '../../state/ids';
-import { peopleApi } from '../../state/people-api';
+import { problemOf, api } from '../../data/api';
+import { newId } from '../../data/ids';
 import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { AthletePicker } from './AthletePicker';
 
 function GroupForm({ group, onDone }: { readonly group: GroupRow | null; readonly onDone: () => void }) {
-  const [put, { isLoading, error }] = peopleApi.usePutGroupMutation();
-  const [drop, dropping] = peopleApi.useDropGroupMutation();
+  const [put, { isLoading, error }] = api.usePutGroupMutation();
+  const [drop, dropping] = api.useDropGroupMutation();
   const [id] = useState(() => group?.id ?? newId());
   const [name, setName] = useState(group?.name ?? '');
   const [athletes, setAthletes] = useState<readonly NamedId[]>(group?.athletes ?? []);
@@ -21,7 +20,7 @@ function GroupForm({ group, onDone }: { readonly group: GroupRow | null; readonl
     if (answer.data) onDone();
   };
   const dissolve = async () => {
-    const answer = await drop(id);
+    const answer = await drop({ id });
     if (answer.data) onDone();
   };
   return (
@@ -42,7 +41,7 @@ function GroupForm({ group, onDone }: { readonly group: GroupRow | null; readonl
 /** Groups: for the roster's filter, and for whom a station coach sees. */
 export function GroupsScreen() {
   const palette = usePalette();
-  const { data, error, isLoading } = peopleApi.useGroupsQuery();
+  const { data, error, isLoading } = api.useGroupsQuery();
   const [open, setOpen] = useState<string | null>(null);
   if (isLoading) return <Loading />;
   return (

@@ -5,9 +5,8 @@ import type { RosterChoices, RosterField } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Menu, Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { newId } from '../../state/ids';
-import { peopleApi } from '../../state/people-api';
+import { api, problemOf } from '../../data/api';
+import { newId } from '../../data/ids';
 import { Action, Caution, Choice, Figure } from '../../ui/controls';
 import { download, pickFile } from '../../ui/files';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
@@ -153,7 +152,7 @@ function Past({ row }: { readonly row: ImportRow }) {
   const { data: me } = api.useMeQuery();
   const owner = me !== undefined && may(me.role, 'eraseAthlete');
   const [sure, setSure] = useState(false);
-  const [undo, { isLoading, error }] = peopleApi.useUndoImportMutation();
+  const [undo, { isLoading, error }] = api.useUndoImportMutation();
   return (
     <View style={{ gap: SPACE.xs, paddingVertical: SPACE.s, borderBottomWidth: 1, borderColor: palette.line }}>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.s }}>
@@ -189,7 +188,7 @@ function Past({ row }: { readonly row: ImportRow }) {
             kind="plain"
             label={sure ? `Erase all ${row.count} for good` : `Take back all ${row.count}, work and all`}
             busy={isLoading}
-            onPress={() => (sure ? void undo({ id: row.id, with: 'work' }) : setSure(true))}
+            onPress={() => (sure ? void undo({ id: row.id, query: { with: 'work' } }) : setSure(true))}
             testID="undo-import-with-work"
           />
         </View>
@@ -201,15 +200,15 @@ function Past({ row }: { readonly row: ImportRow }) {
 
 /** A list of athletes from elsewhere: looked at first, then brought in, and taken back whole. */
 export function ImportScreen() {
-  const [lookAt, looking] = peopleApi.useLookAtImportMutation();
-  const [put, putting] = peopleApi.usePutImportMutation();
-  const { data: past = [] } = peopleApi.useImportsQuery();
+  const [lookAt, looking] = api.useLookAtImportMutation();
+  const [put, putting] = api.usePutImportMutation();
+  const { data: past = [] } = api.useImportsQuery();
   const [given, setGiven] = useState<RosterImport | null>(null);
   const [look, setLook] = useState<ImportLook | null>(null);
   const [id, setId] = useState(newId);
   const read = async (next: RosterImport) => {
     setGiven(next);
-    const answer = await lookAt(next);
+    const answer = await lookAt({ body: next });
     setLook(answer.data ?? null);
   };
   const choose = async () => {

@@ -3,9 +3,8 @@ import type { InvitationLink, NamedId, Role } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { problemOf } from '../../state/api';
-import { newId } from '../../state/ids';
-import { peopleApi } from '../../state/people-api';
+import { problemOf, api } from '../../data/api';
+import { newId } from '../../data/ids';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { QrCode } from '../../ui/QrCode';
@@ -52,8 +51,8 @@ export function InviteForm({
   readonly athlete?: NamedId;
   readonly onDone: () => void;
 }) {
-  const { data: groups = [] } = peopleApi.useGroupsQuery();
-  const [put, { data: link, isLoading, error }] = peopleApi.usePutInvitationMutation();
+  const { data: groups = [] } = api.useGroupsQuery();
+  const [put, { data: link, isLoading, error }] = api.usePutInvitationMutation();
   const [id] = useState(newId);
   const choices = INVITES[mine].filter((r) => !athlete || r === 'athlete' || r === 'guardian');
   const [role, setRole] = useState<Role>('guardian');

@@ -3,8 +3,7 @@ import type { InvitationRow, Me, PersonRow, Role } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { api, problemOf } from '../../data/api';
 import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -15,9 +14,9 @@ function Person({ person, me }: { readonly person: PersonRow; readonly me: Me })
   const palette = usePalette();
   const [open, setOpen] = useState(false);
   const [sure, setSure] = useState(false);
-  const [change, changing] = peopleApi.useChangePersonMutation();
-  const [remove, removing] = peopleApi.useRemovePersonMutation();
-  const [link, linking] = peopleApi.useNewPasswordLinkMutation();
+  const [change, changing] = api.useChangePersonMutation();
+  const [remove, removing] = api.useRemovePersonMutation();
+  const [link, linking] = api.useNewPasswordLinkMutation();
   const tied = [...person.athletes, ...person.groups].map((x) => x.name).join(', ');
   const mayChange = may(me.role, 'changePeople') && person.id !== me.id;
   const coachRoles: readonly Role[] = INVITES[me.role].filter((r) => r === 'owner' || r === 'instructor');
@@ -63,14 +62,14 @@ function Person({ person, me }: { readonly person: PersonRow; readonly me: Me })
               kind="quiet"
               label="Link for a new password"
               busy={linking.isLoading}
-              onPress={() => void link(person.id)}
+              onPress={() => void link({ id: person.id })}
               testID="password-link"
             />
             {sure ? (
               <Action
                 label={`Take ${person.name}’s sign-in away`}
                 busy={removing.isLoading}
-                onPress={() => void remove(person.id)}
+                onPress={() => void remove({ id: person.id })}
                 testID="remove-person"
               />
             ) : (
@@ -93,7 +92,7 @@ const STATES: Record<InvitationRow['state'], string> = {
 
 function Invitation({ row }: { readonly row: InvitationRow }) {
   const palette = usePalette();
-  const [drop, { isLoading }] = peopleApi.useDropInvitationMutation();
+  const [drop, { isLoading }] = api.useDropInvitationMutation();
   return (
     <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', minHeight: 48, gap: SPACE.s }}>
       <View style={{ flexShrink: 1 }}>
@@ -102,7 +101,9 @@ function Invitation({ row }: { readonly row: InvitationRow }) {
           {`${ROLE_NAMES[row.role]} · ${STATES[row.state]}${row.state === 'open' ? ` until ${weekDay(row.expiresAt.slice(0, 10))}` : ''} · by ${row.by}`}
         </Text>
       </View>
-      {row.state === 'open' ? <Action kind="plain" label="Take back" busy={isLoading} onPress={() => void drop(row.id)} /> : null}
+      {row.state === 'open' ? (
+        <Action kind="plain" label="Take back" busy={isLoading} onPress={() => void drop({ id: row.id })} />
+      ) : null}
     </View>
   );
 }
@@ -110,7 +111,7 @@ function Invitation({ row }: { readonly row: InvitationRow }) {
 /** Who belongs to the academy, and who has been asked to. */
 export function PeopleScreen() {
   const { data: me } = api.useMeQuery();
-  const { data, error, isLoading, refetch } = peopleApi.usePeopleQuery();
+  const { data, error, isLoading, refetch } = api.usePeopleQuery();
   const [inviting, setInviting] = useState(false);
   if (isLoading || !me) return <Loading />;
   return (

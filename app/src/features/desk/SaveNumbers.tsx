@@ -1,14 +1,13 @@
 import type { Me } from '@wrightonic/contract';
 import { numbersFaults } from '@wrightonic/core';
 import type { AcademyNumbers } from '@wrightonic/core';
-import { problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { problemOf, api } from '../../data/api';
 import { Action, Caution } from '../../ui/controls';
 import { settingsOf } from './SettingsScreen';
 
 /** Saves an academy's own numbers, or says which of them cannot be taken. */
 export function SaveNumbers({ me, numbers }: { readonly me: Me; readonly numbers: AcademyNumbers }) {
-  const [save, { isLoading, error, isSuccess }] = peopleApi.useSaveSettingsMutation();
+  const [save, { isLoading, error, isSuccess }] = api.useSettingsMutation();
   // The same rules as the server’s, said before anything is sent.
   const fault = numbersFaults(numbers)[0];
   return (
@@ -17,7 +16,7 @@ export function SaveNumbers({ me, numbers }: { readonly me: Me; readonly numbers
       {error && !fault ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Action
         label={isSuccess ? 'Saved. Save again' : 'Save the numbers'}
-        onPress={() => void save({ ...settingsOf(me), numbers })}
+        onPress={() => void save({ body: { ...settingsOf(me), numbers } })}
         busy={isLoading}
         disabled={fault !== undefined}
         testID="save-numbers"

@@ -4,8 +4,7 @@ import { athletePhrases, says, spared } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { api, problemOf } from '../../data/api';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { readWhole } from '../../ui/read-number';
@@ -120,16 +119,18 @@ function Words({
 }
 
 function Form({ me }: { readonly me: Me }) {
-  const [save, { isLoading, error, isSuccess }] = peopleApi.useSaveSettingsMutation();
+  const [save, { isLoading, error, isSuccess }] = api.useSettingsMutation();
   const [draft, setDraft] = useState(() => settingsOf(me));
   const [limit, setLimit] = useState(draft.leagueDailyLimit === null ? '' : String(draft.leagueDailyLimit));
   const set = (change: Partial<AcademySettings>) => setDraft({ ...draft, ...change });
   const leagueDailyLimit = readWhole(limit);
   const store = () =>
     void save({
-      ...draft,
-      leagueDailyLimit: leagueDailyLimit ?? null,
-      words: [...new Set(draft.words.map((w) => w.trim()).filter((w) => w !== ''))],
+      body: {
+        ...draft,
+        leagueDailyLimit: leagueDailyLimit ?? null,
+        words: [...new Set(draft.words.map((w) => w.trim()).filter((w) => w !== ''))],
+      },
     });
   return (
     <Screen

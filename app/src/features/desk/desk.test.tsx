@@ -1,8 +1,8 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
 import type { GroupRow, OwnFindingRecord } from '@wrightonic/contract';
 import { causesOf, consequencesOf, FINDINGS, findingById } from '@wrightonic/core';
-import { added } from '../../state/operations';
-import type { Operation } from '../../state/operations';
+import { added } from '../../data/operations';
+import type { Operation } from '../../data/operations';
 import { leavePage, ME, openPage } from '../../testing/page';
 import { AuditScreen } from './AuditScreen';
 import { DeskScreen } from './DeskScreen';
@@ -17,7 +17,7 @@ jest.mock('expo-router', () => ({
   useRouter: () => ({ push: mockPush, replace: jest.fn() }),
   useLocalSearchParams: () => mockParams(),
 }));
-jest.mock('../../state/storage', () => ({
+jest.mock('../../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 

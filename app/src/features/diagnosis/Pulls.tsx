@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Action } from '../../ui/controls';
 import { SPACE, TARGET, usePalette } from '../../ui/theme';
 import { evidenceText, percent, weekDay } from '../../ui/words';

@@ -3,7 +3,7 @@ import type { Diagnosis, FindingId, Schools, Vocabulary } from '@wrightonic/core
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { Action, Caution, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SchoolChoices } from '../../ui/SchoolChoices';
@@ -100,8 +100,8 @@ export function WhatIfScreen({ id }: { readonly id: string }) {
   const say = useVocabulary();
   const palette = usePalette();
   const units = useUnits();
-  const { data: overview } = api.useAthleteQuery(id);
-  const { data: record, error } = api.useDiagnosisQuery(id, { refetchOnMountOrArgChange: true });
+  const { data: overview } = api.useAthleteQuery({ athlete: id });
+  const { data: record, error } = api.useDiagnosisQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
   const [suppositions, setSuppositions] = useState<readonly Supposition[]>([]);
   const [schools, setSchools] = useState<Partial<Schools>>({ repairOrder: 'first-link' });
   const supposed = useMemo(

@@ -3,7 +3,7 @@ import { fromMph, termOf } from '@wrightonic/core';
 import type { Evidence, Root, SpeedUnit, Vocabulary } from '@wrightonic/core';
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Action } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';

@@ -4,7 +4,7 @@ import type { Discipline, Drill } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';

@@ -6,7 +6,7 @@ import { LadderScreen } from './LadderScreen';
 
 const mockPush = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush, replace: jest.fn() }) }));
-jest.mock('../../state/storage', () => ({
+jest.mock('../../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 afterEach(leavePage);

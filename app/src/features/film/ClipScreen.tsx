@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Row, Screen, Section, useWide } from '../../ui/layout';
 import { useShortcuts } from '../../ui/shortcuts';
@@ -63,7 +63,7 @@ function Clip({ id, clip, file, source, work, mayMark, event }: Ready) {
   const router = useRouter();
   const wide = useWide();
   const { height } = useWindowDimensions();
-  const { data: overview } = api.useAthleteQuery(id);
+  const { data: overview } = api.useAthleteQuery({ athlete: id });
   const athlete = overview!.athlete;
   const { marks, change } = work;
   const fps = clip.captureFps;
@@ -320,7 +320,7 @@ export function ClipScreen({
   readonly event?: string | undefined;
 }) {
   const { data: me } = api.useMeQuery();
-  const { data: overview } = api.useAthleteQuery(id);
+  const { data: overview } = api.useAthleteQuery({ athlete: id });
   const { clip, file, stored, problem } = useClipAt(id, clipId);
   const { source, problem: unreadable } = useFrames(file);
   const work = useMarks(id, clipId, stored);

@@ -5,8 +5,7 @@ import type { AthleteProfile } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { filmApi } from '../../state/film-api';
+import { api, problemOf } from '../../data/api';
 import { Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -75,8 +74,8 @@ const profileOf = ({ discipline, throws, birthDate, heightM, massKg, level }: At
 export function CompareScreen({ id, first, second }: { readonly id: string; readonly first?: string; readonly second?: string }) {
   const palette = usePalette();
   const units = useUnits();
-  const { data: overview } = api.useAthleteQuery(id);
-  const { data: rows, error } = filmApi.useClipsQuery(id);
+  const { data: overview } = api.useAthleteQuery({ athlete: id });
+  const { data: rows, error } = api.useClipsQuery({ athlete: id });
   const [chosen, setChosen] = useState<{ readonly a?: string; readonly b?: string }>({ a: first, b: second });
   const clips = useMemo(() => rows?.filter((r) => r.received === r.bytes) ?? [], [rows]);
   const b = chosen.b ?? clips[0]?.id ?? null;

@@ -1,9 +1,8 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
-import { problemOf } from '../../state/api';
-import { filmApi } from '../../state/film-api';
-import { keptClips } from '../../state/storage';
+import { problemOf, api } from '../../data/api';
+import { keptClips } from '../../data/storage';
 import { Action, Caution } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 
@@ -11,7 +10,7 @@ import { Row, Section } from '../../ui/layout';
 export function RemoveClip({ athlete, clip }: { readonly athlete: string; readonly clip: string }) {
   const router = useRouter();
   const [asked, setAsked] = useState(false);
-  const [drop, { isLoading, error }] = filmApi.useDropClipMutation();
+  const [drop, { isLoading, error }] = api.useDropClipMutation();
   const remove = async () => {
     const done = await drop({ athlete, id: clip });
     // A clip that never reached the server is on this device alone.

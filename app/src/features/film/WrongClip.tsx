@@ -1,8 +1,7 @@
 import type { ClipMarks } from '@wrightonic/contract';
 import type { ClipFault, Mend } from '@wrightonic/core';
 import { View } from 'react-native';
-import { problemOf } from '../../state/api';
-import { filmApi } from '../../state/film-api';
+import { problemOf, api } from '../../data/api';
 import { Action, Caution } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
@@ -35,7 +34,7 @@ export function WrongClip({
   /** null where nothing may be changed. */
   readonly onChange: ((next: ClipMarks) => void) | null;
 }) {
-  const [put, { isLoading, error }] = filmApi.useMendClipMutation();
+  const [put, { isLoading, error }] = api.useMendClipMutation();
   const mend = (to: Mend) => {
     if (to.change === 'scale') {
       const { scale } = marks;

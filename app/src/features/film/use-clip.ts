@@ -1,10 +1,10 @@
 import { EMPTY_MARKS } from '@wrightonic/contract';
 import type { ClipMarks, ClipRecord, Problem } from '@wrightonic/contract';
 import { useEffect, useState } from 'react';
-import { api, problemOf } from '../../state/api';
-import { clipPath, filmApi } from '../../state/film-api';
-import { drafts, keptClips } from '../../state/storage';
-import type { KeptClip } from '../../state/storage';
+import { pathOf } from '@wrightonic/contract';
+import { api, problemOf } from '../../data/api';
+import { drafts, keptClips } from '../../data/storage';
+import type { KeptClip } from '../../data/storage';
 
 const draftId = (clip: string): string => `marks:${clip}`;
 
@@ -27,7 +27,7 @@ export function useClipAt(athlete: string, id: string | undefined): ClipAt {
   const [looked, setLooked] = useState<{ readonly id: string; readonly kept: KeptClip | null } | null>(null);
   // What was found for another clip is nothing of this one.
   const kept = looked && looked.id === id ? looked.kept : undefined;
-  const answer = filmApi.useClipQuery({ athlete, id: id ?? '' }, { skip: !id });
+  const answer = api.useClipQuery({ athlete, id: id ?? '' }, { skip: !id });
   const user = me?.id;
   useEffect(() => {
     if (!user || !id) return undefined;
@@ -41,7 +41,7 @@ export function useClipAt(athlete: string, id: string | undefined): ClipAt {
     };
   }, [user, id]);
   const whole = answer.currentData && answer.currentData.received === answer.currentData.bytes;
-  const address = id ? `/api${clipPath(athlete, id)}/file` : null;
+  const address = id ? `/api${pathOf('clipFile', { athlete, id })}` : null;
   const waiting = kept === undefined || (answer.isFetching && !answer.currentData && !kept);
   const clip = answer.currentData ?? (kept ? { ...kept.clip, id: kept.id } : null);
   return {
@@ -79,7 +79,7 @@ const MOST_STEPS = 60;
 export function useMarks(athlete: string, id: string | undefined, stored: ClipMarks | null): MarkWork | null {
   const { data: me } = api.useMeQuery();
   const [steps, setSteps] = useState<Steps | null>(null);
-  const [put, { isLoading, error }] = filmApi.usePutMarksMutation();
+  const [put, { isLoading, error }] = api.usePutMarksMutation();
   const user = me?.id;
   useEffect(() => {
     if (!user || !id || !stored) return;

@@ -1,7 +1,7 @@
 import type { ClipMarks, DrawingKind } from '@wrightonic/contract';
 import type { MarkedJoint } from '@wrightonic/core';
 import { useCallback, useMemo, useState } from 'react';
-import { newId } from '../../state/ids';
+import { newId } from '../../data/ids';
 import { drawingFrom, drawingPoints, isDrawn } from './draw';
 import type { Touch } from './FrameView';
 import { drawingsAt, jointsSeen, nextJoint, withDrawing, withJoint, withScale } from './marks';

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { ComponentType } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Action, Caution, Loading } from '../../ui/controls';
 import { Row, Screen } from '../../ui/layout';
 import { SPACE, TARGET, usePalette } from '../../ui/theme';

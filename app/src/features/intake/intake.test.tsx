@@ -10,7 +10,7 @@ import { IntakeScreen } from './IntakeScreen';
 const mockReplace = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: mockReplace }) }));
 const mockDrafts = new Map<string, unknown>();
-jest.mock('../../state/storage', () => ({
+jest.mock('../../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
   drafts: {
     all: () => Promise.resolve([]),

@@ -13,7 +13,7 @@ import {
 } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
 import { Row, Section } from '../../ui/layout';

@@ -4,7 +4,7 @@ import type { Place, Weekday } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Action, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
 import { Row, Section } from '../../ui/layout';

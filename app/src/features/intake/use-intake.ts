@@ -2,10 +2,9 @@ import { INTAKE_STEPS } from '@wrightonic/contract';
 import type { IntakeStep, Problem } from '@wrightonic/contract';
 import { thoughtById } from '@wrightonic/core';
 import { useEffect, useState } from 'react';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
-import { drafts } from '../../state/storage';
-import type { Draft } from '../../state/storage';
+import { api, problemOf } from '../../data/api';
+import { drafts } from '../../data/storage';
+import type { Draft } from '../../data/storage';
 import { EMPTY_FORM, formOf, recordFrom } from './form';
 import type { IntakeForm } from './form';
 
@@ -47,10 +46,10 @@ export interface Intake {
  */
 export function useIntake(id: string, known: boolean): Intake {
   const { data: me } = api.useMeQuery();
-  const { data: overview } = api.useAthleteQuery(id, { skip: !known });
-  const { data: answer } = peopleApi.useIntakeQuery(id, { skip: !known });
+  const { data: overview } = api.useAthleteQuery({ athlete: id }, { skip: !known });
+  const { data: answer } = api.useIntakeQuery({ athlete: id }, { skip: !known });
   const [putAthlete, puttingAthlete] = api.usePutAthleteMutation();
-  const [putIntake, puttingIntake] = peopleApi.usePutIntakeMutation();
+  const [putIntake, puttingIntake] = api.usePutIntakeMutation();
   const [form, setForm] = useState<IntakeForm | null>(null);
   const user = me?.id;
   const unit = me?.academy.lengthUnit ?? 'cm';
@@ -75,7 +74,7 @@ export function useIntake(id: string, known: boolean): Intake {
   const keep = async (next: IntakeStep | null, agreed = false): Promise<boolean> => {
     const record = form && recordFrom(form, unit);
     if (!form || !record) return false;
-    const stored = await putAthlete({ id, body: agreed ? { ...record, setForeignAside: true } : record });
+    const stored = await putAthlete({ athlete: id, body: agreed ? { ...record, setForeignAside: true } : record });
     if (!stored.data) return false;
     const { guardians, games } = form.intake;
     const intake = {

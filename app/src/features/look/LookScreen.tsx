@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { Action, Caution, Choice, Loading } from '../../ui/controls';
 import { Panes, Row, Screen } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
@@ -34,7 +34,7 @@ export function LookScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const { data: overview } = api.useAthleteQuery(id);
+  const { data: overview } = api.useAthleteQuery({ athlete: id });
   const [page, setPage] = useState(0);
   const [all, setAll] = useState(false);
   const [shown, setShown] = useState<FindingId | null>(null);

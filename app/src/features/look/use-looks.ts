@@ -2,8 +2,8 @@ import type { DiagnosisRecord, ObservationRecord } from '@wrightonic/contract';
 import { FINDINGS } from '@wrightonic/core';
 import type { Discipline, Finding, FindingId, Link } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
-import { api } from '../../state/api';
-import { newId } from '../../state/ids';
+import { api } from '../../data/api';
+import { newId } from '../../data/ids';
 
 export type Answer = 'yes' | 'no' | 'unsure';
 
@@ -43,7 +43,7 @@ function orderOf(finding: Finding, diagnosis: DiagnosisRecord): number {
 
 /** The looks of one page, those that would tell most first, and a way to answer them. */
 export function useLooks(athlete: string, discipline: Discipline, page: LookPage, today: string) {
-  const { data: diagnosis, error } = api.useDiagnosisQuery(athlete);
+  const { data: diagnosis, error } = api.useDiagnosisQuery({ athlete });
   const [put, putState] = api.usePutObservationMutation();
   const [drop] = api.useDropObservationMutation();
   const answers = useMemo(() => newestAnswers(diagnosis?.evidence ?? []), [diagnosis]);

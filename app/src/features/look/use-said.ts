@@ -1,11 +1,11 @@
 import type { ObservationRecord } from '@wrightonic/contract';
 import type { Evidence } from '@wrightonic/core';
-import { api } from '../../state/api';
-import { newId } from '../../state/ids';
+import { api } from '../../data/api';
+import { newId } from '../../data/ids';
 
 /** What has been said of an athlete beside the looks, and a way to say it: one word of today for each thing. */
 export function useSaid(athlete: string, today: string) {
-  const { data: diagnosis } = api.useDiagnosisQuery(athlete);
+  const { data: diagnosis } = api.useDiagnosisQuery({ athlete });
   const [put, { error }] = api.usePutObservationMutation();
   const [drop] = api.useDropObservationMutation();
   const evidence = diagnosis?.evidence ?? [];

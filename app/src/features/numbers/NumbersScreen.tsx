@@ -1,7 +1,7 @@
 import { GATE_DEFAULTS } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { LevelChart, LoadChart, RepsChart, shortDay } from '../../ui/charts';
 import { Blank, Caution, Figure, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
@@ -17,7 +17,7 @@ export function NumbersScreen({ id }: { readonly id: string }) {
   const say = useVocabulary();
   const palette = usePalette();
   const { data: me } = api.useMeQuery();
-  const { data, error, isLoading } = api.useProgressQuery(id, { refetchOnMountOrArgChange: true });
+  const { data, error, isLoading } = api.useProgressQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
   if (isLoading || !me) return <Loading />;
   if (!data)
     return (

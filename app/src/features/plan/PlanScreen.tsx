@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../state/api';
+import { api } from '../../data/api';
 import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
 import { printPage } from '../../ui/print';
@@ -93,7 +93,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
   const router = useRouter();
   const wide = useWide();
   const { data: me } = api.useMeQuery();
-  const { data: overview } = api.useAthleteQuery(id);
+  const { data: overview } = api.useAthleteQuery({ athlete: id });
   const hand = usePlan(id, overview);
   const [weeks, setWeeks] = useState<number>(6);
   const [open, setOpen] = useState<string | null>(null);

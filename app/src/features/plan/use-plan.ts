@@ -2,15 +2,15 @@ import type { AthleteOverview, PlanRecord } from '@wrightonic/contract';
 import { editPlan } from '@wrightonic/core';
 import type { PlanEdit } from '@wrightonic/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { api, problemOf } from '../../state/api';
-import { newId } from '../../state/ids';
+import { api, problemOf } from '../../data/api';
+import { newId } from '../../data/ids';
 
 /** Milliseconds of quiet before changes by hand are sent. */
 const SEND_AFTER = 500;
 
 /** A plan as it is looked at and changed: a change shows at once, what it breaks too, and goes to the server when the hand rests. */
 export function usePlan(athlete: string, overview: AthleteOverview | undefined) {
-  const { data, isLoading, error } = api.usePlanQuery(athlete, { refetchOnMountOrArgChange: true });
+  const { data, isLoading, error } = api.usePlanQuery({ athlete }, { refetchOnMountOrArgChange: true });
   const [put, putState] = api.usePutPlanMutation();
   const [better, betterState] = api.useBetterPlanMutation();
   const [edit, editState] = api.useEditPlanMutation();

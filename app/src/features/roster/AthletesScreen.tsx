@@ -3,8 +3,7 @@ import { useRouter } from 'expo-router';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { Searchbar, Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { api, problemOf } from '../../data/api';
 import { Action, Blank } from '../../ui/controls';
 import { Row, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -26,10 +25,10 @@ export function AthletesScreen() {
   const [filtering, setFiltering] = useState(false);
   const words = useDeferredValue(search.trim());
   const query = useMemo<Asked>(() => (words ? { ...asked, search: words } : asked), [asked, words]);
-  const { data, error, isFetching, hasNextPage, fetchNextPage, refetch } = api.useAthletesInfiniteQuery(query, {
+  const { data, error, isFetching, hasNextPage, fetchNextPage, refetch } = api.useRosterPagesInfiniteQuery(query, {
     refetchOnMountOrArgChange: true,
   });
-  const { data: groups = [] } = peopleApi.useGroupsQuery();
+  const { data: groups = [] } = api.useGroupsQuery();
   const unfinished = useDrafts();
   const rows = useMemo(
     // Two words of one name may both fit the search, on different pages.

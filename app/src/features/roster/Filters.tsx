@@ -5,7 +5,7 @@ import { FINDINGS } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { peopleApi } from '../../state/people-api';
+import { api } from '../../data/api';
 import { Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -44,7 +44,7 @@ export function filterWords(asked: Asked, groupName: string | undefined, say: Vo
 /** All ways to narrow and order the roster. */
 export function Filters({ asked, onChange }: { readonly asked: Asked; readonly onChange: (asked: Asked) => void }) {
   const palette = usePalette();
-  const { data: groups = [] } = peopleApi.useGroupsQuery();
+  const { data: groups = [] } = api.useGroupsQuery();
   const [focusSearch, setFocusSearch] = useState('');
   const pick = <K extends keyof Asked>(key: K, value: Asked[K]) => {
     const { [key]: old, ...rest } = asked;

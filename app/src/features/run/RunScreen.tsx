@@ -5,8 +5,8 @@ import { useRouter } from 'expo-router';
 import { memo, useEffect, useState } from 'react';
 import { AppState, ScrollView, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { useToday } from '../../state/use-today';
+import { api, problemOf } from '../../data/api';
+import { useToday } from '../../data/use-today';
 import { Action, Blank, Caution, Choice, Figure, Loading } from '../../ui/controls';
 import { Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
@@ -280,7 +280,7 @@ function Session({
 export function RunScreen({ id, back }: { readonly id: string; readonly back: string }) {
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const { data: overview, error, refetch } = api.useWorkQuery(id);
+  const { data: overview, error, refetch } = api.useWorkQuery({ athlete: id });
   // A lock, a clearance or a rule may change while the session runs.
   useEffect(() => {
     const timer = setInterval(() => AppState.currentState === 'active' && void refetch(), RULES_EVERY_MS);

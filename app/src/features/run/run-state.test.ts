@@ -1,5 +1,5 @@
 import type { AthleteWork, LogEntry } from '@wrightonic/contract';
-import type { Operation, Work } from '../../state/operations';
+import type { Operation, Work } from '../../data/operations';
 import { leftOpen, openSession, runState, tallyOf } from './use-run';
 
 const room = { throwsLeft: 60, highEffortLeft: 20, highestEffort: 100, locked: null, lockComesBack: null };

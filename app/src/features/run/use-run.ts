@@ -2,12 +2,12 @@ import type { AssignmentRecord, AthleteWork, Judgement, LogEntry, SessionRecord 
 import { drillById, HARD_EFFORT, isThrowingDrill, painWords, stopsLegs, stopsThrowing, strongest } from '@wrightonic/core';
 import type { PainReport, PlanItem } from '@wrightonic/core';
 import { useEffect, useMemo } from 'react';
-import { now } from '../../state/clock';
-import { api } from '../../state/api';
-import { newId } from '../../state/ids';
-import type { Operation } from '../../state/operations';
-import { record } from '../../state/outbox';
-import { useAppDispatch, useAppSelector } from '../../state/store';
+import { now } from '../../data/clock';
+import { api } from '../../data/api';
+import { newId } from '../../data/ids';
+import type { Operation } from '../../data/operations';
+import { record } from '../../data/outbox';
+import { useAppDispatch, useAppSelector } from '../../data/store';
 
 type Rep = Extract<LogEntry, { type: 'rep' }>;
 

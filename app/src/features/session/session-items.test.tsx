@@ -6,7 +6,7 @@ import { planOf } from '../../testing/work';
 import { UNITS } from '../../ui/units';
 import { doseText, SessionItems } from './SessionItems';
 
-jest.mock('../../state/storage', () => ({
+jest.mock('../../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 afterEach(leavePage);

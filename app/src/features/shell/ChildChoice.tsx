@@ -1,6 +1,6 @@
-import { api } from '../../state/api';
-import { childChosen } from '../../state/shell';
-import { useAppDispatch } from '../../state/store';
+import { api } from '../../data/api';
+import { childChosen } from '../../data/shell';
+import { useAppDispatch } from '../../data/store';
 import { Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { useOwnAthlete } from './use-own-athlete';

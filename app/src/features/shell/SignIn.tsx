@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { arrived } from '../../state/leaving';
-import { useAppDispatch } from '../../state/store';
+import { api, problemOf } from '../../data/api';
+import { arrived } from '../../data/leaving';
+import { useAppDispatch } from '../../data/store';
 import { ChainStrip } from '../../ui/ChainStrip';
 import { Action, Caution } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
@@ -17,7 +17,7 @@ export function SignIn() {
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
   const submit = async () => {
-    const answer = await signIn({ signIn: name, password });
+    const answer = await signIn({ body: { signIn: name, password } });
     if (!answer.data) return;
     dispatch(arrived());
     void dispatch(api.util.upsertQueryData('me', undefined, answer.data));

@@ -1,9 +1,9 @@
 import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
-import { api } from '../../state/api';
-import { hasLeft, LEFT_AS, tellLeft } from '../../state/leaving';
-import { left as leftAction, taken } from '../../state/shell';
-import { useAppDispatch, useAppSelector } from '../../state/store';
+import { api } from '../../data/api';
+import { hasLeft, LEFT_AS, tellLeft } from '../../data/leaving';
+import { left as leftAction, taken } from '../../data/shell';
+import { useAppDispatch, useAppSelector } from '../../data/store';
 
 const AGAIN_MS = 5000;
 

@@ -1,8 +1,7 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
-import { peopleApi } from '../../state/people-api';
+import { api, problemOf } from '../../data/api';
 import { Action, Blank, Loading } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
@@ -14,11 +13,11 @@ export function StationScreen() {
   const palette = usePalette();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
-  const { data, error, isLoading, hasNextPage, isFetching, fetchNextPage, refetch } = api.useAthletesInfiniteQuery(
+  const { data, error, isLoading, hasNextPage, isFetching, fetchNextPage, refetch } = api.useRosterPagesInfiniteQuery(
     {},
     { refetchOnMountOrArgChange: true },
   );
-  const { data: groups = [] } = peopleApi.useGroupsQuery();
+  const { data: groups = [] } = api.useGroupsQuery();
   if (isLoading || !me) return <Loading />;
   const rows = data?.pages.flatMap((page) => page.rows) ?? [];
   return (

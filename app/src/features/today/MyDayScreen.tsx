@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { may, mayAtAge } from '@wrightonic/contract';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { Action, Blank, Caution, Figure, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -23,7 +23,7 @@ export function MyDayScreen({ id }: { readonly id: string }) {
   const router = useRouter();
   const { data: me } = api.useMeQuery();
   const [form, setForm] = useState<'outing' | 'clearance' | null>(null);
-  const { data, error, isLoading } = api.useAthleteQuery(id, { refetchOnMountOrArgChange: true });
+  const { data, error, isLoading } = api.useAthleteQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
   const inWords = useWordsFor(data?.age ?? 99);
   if (isLoading || !me) return <Loading />;
   if (!data)

@@ -2,7 +2,7 @@ import type { Need, TodayRow } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../state/api';
+import { api, problemOf } from '../../data/api';
 import { ChainStrip } from '../../ui/ChainStrip';
 import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
 import { Panes, Screen, Section } from '../../ui/layout';

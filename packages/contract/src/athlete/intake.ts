@@ -2,7 +2,7 @@
 import { LINKS, THOUGHTS } from '@wrightonic/core';
 import type { IsoDate, Link } from '@wrightonic/core';
 import Joi from 'joi';
-import { count, isoDate, listOf, objectOf, oneOf, text } from './schema';
+import { count, isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';
 
 export interface GuardianContact {
   readonly name: string;

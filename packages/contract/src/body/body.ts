@@ -1,9 +1,9 @@
 /** The body check: readings as they are taken, and what they come to. */
 import { TEST_IDS, TEST_SIDES } from '@wrightonic/core';
-import type { BodyInsight, Grade, IsoDate, PainReport, TestId, TestSide, TestStep } from '@wrightonic/core';
+import type { BodyInsight, Grade, IsoDate, PainReport, TestStep } from '@wrightonic/core';
 import Joi from 'joi';
-import { painReportSchema } from './load';
-import { isoDate, listOf, objectOf, oneOf, uuid } from './schema';
+import { painReportSchema } from '../load/load';
+import { isoDate, listOf, objectOf, oneOf, uuid } from '../schema/schema';
 
 export const READ_BY = ['tilt', 'timer', 'dial', 'keypad', 'steps'] as const;
 export type ReadBy = (typeof READ_BY)[number];
@@ -14,11 +14,11 @@ export interface NewBodyCheck {
   /** In the order in which they are done. */
   readonly steps: readonly TestStep[];
 }
-const step = { test: oneOf(TEST_IDS).required(), side: oneOf(TEST_SIDES).required() };
+export const stepKeys = { test: oneOf(TEST_IDS).required(), side: oneOf(TEST_SIDES).required() };
 export const newBodyCheckSchema = objectOf<NewBodyCheck>({
   on: isoDate().required(),
   kind: oneOf(['short', 'full'] as const).required(),
-  steps: listOf(Joi.object(step), 60).min(1).required(),
+  steps: listOf(Joi.object(stepKeys), 60).min(1).required(),
 });
 
 export interface NewBodyReading extends TestStep {
@@ -29,7 +29,7 @@ export interface NewBodyReading extends TestStep {
   readonly moment: 'first' | 'after';
 }
 export const newBodyReadingSchema = objectOf<NewBodyReading>({
-  ...step,
+  ...stepKeys,
   check: uuid().required(),
   value: Joi.number().required(),
   readBy: oneOf(READ_BY).required(),
@@ -44,7 +44,7 @@ export interface NewBodyNote extends TestStep {
   readonly pain: PainReport | null;
 }
 export const newBodyNoteSchema = objectOf<NewBodyNote>({
-  ...step,
+  ...stepKeys,
   check: uuid().required(),
   note: Joi.string().trim().allow('').max(500).prefs({ convert: true }).required(),
   pain: painReportSchema.allow(null).required() as unknown as Joi.ObjectSchema,
@@ -85,39 +85,3 @@ export interface BodyPicture {
   /** There is evidence of some kind; without it tests cannot be weighed. */
   readonly anythingSeen: boolean;
 }
-
-/** A device's channel: what may write to it, until when. */
-export interface DeviceChannel {
-  readonly id: string;
-  readonly key: string;
-  readonly expiresAt: string;
-}
-
-/** What travels on a channel: tilt from an inclinometer, or what the page is asking for. */
-export type DeviceMessage =
-  | { readonly kind: 'tilt'; readonly deg: number }
-  | { readonly kind: 'ask'; readonly test: TestId; readonly side: TestSide; readonly athlete: string }
-  | { readonly kind: 'rest' };
-export interface DeviceBatch {
-  readonly messages: readonly DeviceMessage[];
-}
-export const deviceBatchSchema = objectOf<DeviceBatch>({
-  messages: listOf(
-    Joi.alternatives().conditional('.kind', {
-      switch: [
-        { is: 'tilt', then: Joi.object({ kind: 'tilt', deg: Joi.number().min(-360).max(360).required() }) },
-        { is: 'ask', then: Joi.object({ kind: 'ask', ...step, athlete: uuid().required() }) },
-      ],
-      otherwise: Joi.object({ kind: Joi.string().valid('rest').required() }),
-    }) as Joi.AlternativesSchema,
-    100,
-  )
-    .min(1)
-    .required(),
-});
-
-/** The channel's key, which is proof enough: a device has no account. */
-export interface ChannelQuery {
-  readonly key: string;
-}
-export const channelQuerySchema = objectOf<ChannelQuery>({ key: Joi.string().min(20).max(80).required() });

@@ -1,7 +1,8 @@
-import { DISCIPLINES, GATE_RANGES, gateFaults, RUNGS } from '@wrightonic/core';
-import type { Discipline, GateSettings, RepRow, SettingRange } from '@wrightonic/core';
+import { DISCIPLINES, RUNGS } from '@wrightonic/core';
+import type { Discipline, GateSettings, RepRow } from '@wrightonic/core';
 import Joi from 'joi';
-import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from './schema';
+import { gateSettingsSchema } from '../profile/numbers';
+import { count, isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';
 
 const tally: Joi.CustomValidator = (row: RepRow, helpers) => {
   if (row.good + row.close + row.off !== row.reps)
@@ -31,19 +32,6 @@ export const repRowSchema = objectOf<RepRow>({
     'reps.tally': 'good + close + off is {{#sum}} but reps is {{#reps}}: they must be equal',
     'reps.cheats': 'cheats.{{#cheat}} is more than the {{#reps}} reps of the row',
   });
-
-const settingRange = ({ low, high, whole }: SettingRange): Joi.NumberSchema =>
-  whole ? Joi.number().integer().min(low).max(high) : Joi.number().min(low).max(high);
-
-/** The one schema of the gate's settings: for commands, server and app. */
-export const gateSettingsSchema = Joi.object<Partial<GateSettings>>(
-  Object.fromEntries(Object.entries(GATE_RANGES).map(([key, range]) => [key, settingRange(range)])),
-)
-  .custom((settings: Partial<GateSettings>, helpers) => {
-    const fault = gateFaults(settings)[0];
-    return fault ? errorAt(helpers, 'gate.settings', { why: fault.message }, [fault.key]) : settings;
-  })
-  .messages({ 'gate.settings': '{{#label}} {{#why}}' });
 
 export interface GateRequest {
   readonly discipline: Discipline;

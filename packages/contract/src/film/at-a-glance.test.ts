@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { MARKED_JOINTS } from '@wrightonic/core';
-import { EMPTY_MARKS, clipMarksSchema, measureRequestSchema, withoutGlances } from './index';
-import { check } from './schema';
+import { EMPTY_MARKS, clipMarksSchema, measureRequestSchema, withoutGlances } from '../index';
+import { check } from '../schema/schema';
 
 const isNumber = (value: unknown): boolean => typeof value === 'number' && Math.abs(value) <= Number.MAX_SAFE_INTEGER;
 

@@ -3,7 +3,7 @@ import { VIEWS } from '@wrightonic/core';
 import type { AthleteProfile, IsoDate, MarkedEvent, MarkedFrame, MeasureRequest, View } from '@wrightonic/core';
 import Joi from 'joi';
 import { markedEventsSchema, markedFramesSchema } from './film';
-import { isoDate, listOf, objectOf, oneOf, text } from './schema';
+import { isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';
 
 export const CLIP_TYPES = ['video/mp4', 'video/quicktime', 'video/webm'] as const;
 export type ClipType = (typeof CLIP_TYPES)[number];

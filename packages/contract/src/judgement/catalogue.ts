@@ -2,7 +2,7 @@
 import { DISCIPLINES, EVENTS, FINDING_IDS, LINKS, MEASURE_IDS } from '@wrightonic/core';
 import type { Arrow, Cost, Finding, Sign } from '@wrightonic/core';
 import Joi from 'joi';
-import { listOf, objectOf, oneOf, text } from './schema';
+import { listOf, objectOf, oneOf, text } from '../schema/schema';
 
 const finding = () => oneOf(FINDING_IDS);
 const words = () => text(400).min(10);

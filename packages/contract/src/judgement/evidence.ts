@@ -15,7 +15,7 @@ import {
 } from '@wrightonic/core';
 import type { DatedEvidence, Evidence, SpeedReading } from '@wrightonic/core';
 import Joi from 'joi';
-import { isoDate, listOf, objectOf, oneOf, text } from './schema';
+import { isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';
 
 type Of<K extends Evidence['kind']> = Extract<Evidence, { kind: K }>;
 const yesNo = () => oneOf(['yes', 'no'] as const).required();

@@ -11,7 +11,7 @@ import {
 } from '@wrightonic/core';
 import type { OwnDrill, OwnFields, OwnFinding, OwnLadder } from '@wrightonic/core';
 import Joi from 'joi';
-import { count, listOf, objectOf, oneOf, text } from './schema';
+import { count, listOf, objectOf, oneOf, text } from '../schema/schema';
 
 /** Who wrote a version, and when. */
 interface Written {

@@ -2,9 +2,9 @@
 import { PAIN_SIGNS, PAIN_SITES, SEASONS } from '@wrightonic/core';
 import type { Clearance, LeagueLimits, LeagueRule, LoadRow, PainReport, WorkloadRequest } from '@wrightonic/core';
 import Joi from 'joi';
-import { athleteProfileSchema } from './athlete';
-import { bornBefore, bornMessage, futureMessage, nothingAfter } from './dated';
-import { count, isoDate, listOf, objectOf, oneOf, text } from './schema';
+import { athleteProfileSchema } from '../profile/profile';
+import { bornBefore, bornMessage, futureMessage, nothingAfter } from '../schema/dated';
+import { count, isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';
 
 export const painKeys = {
   site: oneOf(PAIN_SITES).required(),
@@ -12,7 +12,8 @@ export const painKeys = {
   signs: listOf(oneOf(PAIN_SIGNS), 4),
 };
 /** Pain as it is told in a session: the log knows when. */
-export const painReportSchema = Joi.object<Omit<PainReport, 'at'>>(painKeys);
+export type ToldPain = Omit<PainReport, 'at'>;
+export const painReportSchema = Joi.object<ToldPain>(painKeys);
 /** A clock time of a day, from 00:00 to 23:59. */
 export const clockTime = (): Joi.StringSchema =>
   Joi.string()

@@ -2,9 +2,11 @@
 import { JUDGEMENTS, RUNGS } from '@wrightonic/core';
 import type { IsoDate, Judgement, Rung, Workload } from '@wrightonic/core';
 import Joi from 'joi';
-import { painReportSchema } from './load';
-import { instant, isoDate, listOf, objectOf, oneOf, text, uuid } from './schema';
-import type { ToldPain, AssignmentRecord, RungMove } from './records';
+import { painReportSchema } from '../load/load';
+import type { RungMove } from '../focus/focus';
+import type { ToldPain } from '../load/load';
+import type { AssignmentRecord } from '../plan/plans';
+import { instant, isoDate, listOf, objectOf, oneOf, text, uuid } from '../schema/schema';
 
 export interface NewSession {
   readonly on: IsoDate;

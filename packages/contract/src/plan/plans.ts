@@ -1,7 +1,7 @@
 /** Plans as they are asked for, changed by hand and told. */
-import type { Broken, IsoDate, Plan, PlanEdit, PlanRequest } from '@wrightonic/core';
+import type { Broken, IsoDate, Plan, PlanEdit, PlanRequest, PlanSession } from '@wrightonic/core';
 import Joi from 'joi';
-import { count, isoDate, listOf, objectOf, text } from './schema';
+import { count, isoDate, listOf, objectOf, text } from '../schema/schema';
 
 export interface NewPlan {
   readonly weeks: number;
@@ -50,4 +50,12 @@ export interface PlanRecord {
   readonly request: PlanRequest | null;
   /** For who may change it: the plan before any change by hand. */
   readonly base: Plan | null;
+}
+
+/** A day of a plan that was handed out. */
+export interface AssignmentRecord {
+  readonly id: string;
+  readonly on: IsoDate;
+  readonly session: PlanSession;
+  readonly done: boolean;
 }

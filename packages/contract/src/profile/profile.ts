@@ -1,8 +1,7 @@
 import { DISCIPLINES, HANDS, JUMP_NORMS, LEVELS, SCHOOL_OPTIONS } from '@wrightonic/core';
-import type { AcademyNumbers, AthleteProfile, Schools } from '@wrightonic/core';
+import type { AthleteProfile, Schools } from '@wrightonic/core';
 import Joi from 'joi';
-import { gateSettingsSchema } from './gate';
-import { isoDate, objectOf, oneOf } from './schema';
+import { isoDate, objectOf, oneOf } from '../schema/schema';
 
 /** A size that a person can have; anything else is a slip of the unit or the decimal point. */
 function between(low: number, high: number, unit: string): Joi.NumberSchema {
@@ -31,13 +30,4 @@ export const schoolsSchema = objectOf<Partial<Schools>>({
   repairOrder: oneOf(SCHOOL_OPTIONS.repairOrder),
   separation: oneOf(SCHOOL_OPTIONS.separation),
   windmillFinish: oneOf(SCHOOL_OPTIONS.windmillFinish),
-});
-
-const band = Joi.object({ pass: Joi.number().required(), watch: Joi.number().required() });
-/** An academy's own thresholds; which of them may be set, and how far, is checked by the core. */
-export const numbersSchema = objectOf<AcademyNumbers>({
-  tests: Joi.object().pattern(/^.{1,60}$/, band),
-  signs: Joi.object().pattern(/^.{1,120}$/, Joi.number()),
-  gate: gateSettingsSchema,
-  model: Joi.object().pattern(/^.{1,120}$/, Joi.number()),
 });

@@ -1,5 +1,8 @@
 import Joi from 'joi';
 
+/** What checks a value and gives it its type. */
+export type Schema<T> = Joi.Schema<T>;
+
 type Present<T> = Exclude<T, undefined | null>;
 
 /** The kind of schema that a value of type T needs: a wrong kind, a missing or a surplus key does not compile. */

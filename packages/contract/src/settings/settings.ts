@@ -2,9 +2,10 @@
 import { SCHOOL_OPTIONS } from '@wrightonic/core';
 import type { AcademyNumbers, LeagueLimits, LengthUnit, LeagueRule, Schools } from '@wrightonic/core';
 import Joi from 'joi';
-import { numbersSchema, schoolsSchema } from './athlete';
-import { leagueLimitsSchema, leagueRuleSchema } from './load';
-import { count, listOf, objectOf, oneOf, text } from './schema';
+import { numbersSchema } from '../profile/numbers';
+import { schoolsSchema } from '../profile/profile';
+import { leagueLimitsSchema, leagueRuleSchema } from '../load/load';
+import { count, listOf, objectOf, oneOf, text } from '../schema/schema';
 
 /** The league's written rule from an age on. */
 export interface LeagueAge {

@@ -1,82 +1,12 @@
-import {
-  bodyTestById,
-  FINDING_IDS,
-  findingById,
-  focusSlot,
-  readingRange,
-  PLACES,
-  RUNGS,
-  SEASONS,
-  SETTINGS,
-  WEEKDAYS,
-} from '@wrightonic/core';
-import type {
-  DiagnosisRequest,
-  Overrule,
-  OwnLibrary,
-  PlanRequest,
-  TrendReading,
-  TrendRequest,
-  WorkDone,
-  AthleteSize,
-} from '@wrightonic/core';
+/** What the planner is asked. */
+import { FINDING_IDS, findingById, focusSlot, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
+import type { OwnLibrary, PlanRequest } from '@wrightonic/core';
 import Joi from 'joi';
-import { athleteProfileSchema, numbersSchema, schoolsSchema } from './athlete';
-import { bornBefore, bornMessage, futureMessage, nothingAfter } from './dated';
-import { datedEvidenceSchema } from './evidence';
-import { clearanceSchema, clockTime, leagueRuleSchema, painKeys } from './load';
-import { knownDrill, ownDrillSchema, ownFindingSchema, ownLadderSchema } from './library';
-import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from './schema';
-
-export const overruleSchema = objectOf<Overrule>({
-  finding: oneOf(FINDING_IDS).required(),
-  as: oneOf(['present', 'absent', 'root'] as const).required(),
-});
-
-/** A body reading that this athlete cannot show is a slip, not evidence. */
-const possibleReadings: Joi.CustomValidator = (value: DiagnosisRequest, helpers) => {
-  for (const [i, item] of value.evidence.entries()) {
-    if (item.kind !== 'screen' || item.unit !== bodyTestById(item.test).unit) continue;
-    const { low, high } = readingRange(item.test, value.athlete, item.on ?? value.on);
-    if (item.value < low || item.value > high) {
-      return errorAt(helpers, 'reading.impossible', { reading: item.value, unit: item.unit, low, high }, [
-        'evidence',
-        i,
-        'value',
-      ]);
-    }
-  }
-  return value;
-};
-
-export const diagnosisRequestSchema = objectOf<DiagnosisRequest>({
-  on: isoDate().required(),
-  athlete: athleteProfileSchema.required(),
-  schools: schoolsSchema,
-  numbers: numbersSchema,
-  evidence: listOf(datedEvidenceSchema, 500).required(),
-  overrules: listOf(overruleSchema, 60)
-    .unique('finding')
-    .messages({ 'array.unique': '{{#label}} rules on a finding that was ruled on already' }),
-  sizes: listOf(
-    objectOf<AthleteSize>({
-      on: isoDate().required(),
-      heightM: Joi.number().min(0.8).max(2.4).required(),
-      massKg: Joi.number().min(15).max(220).required(),
-    }),
-    400,
-  ),
-  work: listOf(
-    objectOf<WorkDone>({ finding: oneOf(FINDING_IDS).required(), on: isoDate().required(), reps: count(5000).required() }),
-    2000,
-  ),
-})
-  .custom(bornBefore)
-  .custom(possibleReadings)
-  .messages({
-    ...bornMessage,
-    'reading.impossible': '{{#reading}} {{#unit}} cannot be a reading of this athlete: it lies between {{#low}} and {{#high}}',
-  });
+import { knownDrill, ownDrillSchema, ownFindingSchema, ownLadderSchema } from '../library/library';
+import { clearanceSchema, clockTime, leagueRuleSchema, painKeys } from '../load/load';
+import { athleteProfileSchema, schoolsSchema } from '../profile/profile';
+import { bornBefore, bornMessage, futureMessage, nothingAfter } from '../schema/dated';
+import { count, errorAt, isoDate, listOf, objectOf, oneOf } from '../schema/schema';
 
 /** One focus a slot, of the athlete’s own discipline. */
 const planableFocus: Joi.CustomValidator<PlanRequest> = (value, helpers) => {
@@ -199,34 +129,3 @@ export const planRequestSchema = objectOf<PlanRequest>({
     'focus.two':
       '“{{#first}}” and “{{#second}}” both belong to {{#slot}}: one lower-half and one arm focus is the most at a time',
   });
-
-const speedUnits = () => oneOf(['mph', 'km/h'] as const).required();
-
-export const trendReadingSchema = objectOf<TrendReading>({
-  date: isoDate().required(),
-  speed: Joi.number().min(10).max(200).required(),
-  unit: speedUnits(),
-  effort: Joi.number().min(10).max(110).required(),
-  gun: text(40).required(),
-  angleDeg: Joi.number().min(-89).max(89).required(),
-  setting: oneOf(SETTINGS).required(),
-});
-
-export const trendRequestSchema = objectOf<TrendRequest>({
-  on: isoDate().required(),
-  athlete: athleteProfileSchema.required(),
-  readings: listOf(trendReadingSchema, 5000).required(),
-  pairs: listOf(
-    Joi.object({
-      date: isoDate().required(),
-      gunA: text(40).required(),
-      gunB: text(40).required().invalid(Joi.ref('gunA')).messages({ 'any.invalid': '{{#label}} must be another gun than gunA' }),
-      difference: Joi.number().min(-50).max(50).required(),
-    }),
-    2000,
-  ),
-  level: Joi.number().min(0.5).max(0.999),
-})
-  .custom(bornBefore)
-  .custom(nothingAfter<TrendRequest>((v) => [['readings', v.readings]]))
-  .messages({ ...bornMessage, ...futureMessage });

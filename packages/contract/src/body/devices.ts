@@ -1,0 +1,41 @@
+/** Channels on which measuring devices speak to a page. */
+import type { TestId, TestSide } from '@wrightonic/core';
+import Joi from 'joi';
+import { listOf, objectOf, uuid } from '../schema/schema';
+import { stepKeys } from './body';
+
+/** A device's channel: what may write to it, until when. */
+export interface DeviceChannel {
+  readonly id: string;
+  readonly key: string;
+  readonly expiresAt: string;
+}
+
+/** What travels on a channel: tilt from an inclinometer, or what the page is asking for. */
+export type DeviceMessage =
+  | { readonly kind: 'tilt'; readonly deg: number }
+  | { readonly kind: 'ask'; readonly test: TestId; readonly side: TestSide; readonly athlete: string }
+  | { readonly kind: 'rest' };
+export interface DeviceBatch {
+  readonly messages: readonly DeviceMessage[];
+}
+export const deviceBatchSchema = objectOf<DeviceBatch>({
+  messages: listOf(
+    Joi.alternatives().conditional('.kind', {
+      switch: [
+        { is: 'tilt', then: Joi.object({ kind: 'tilt', deg: Joi.number().min(-360).max(360).required() }) },
+        { is: 'ask', then: Joi.object({ kind: 'ask', ...stepKeys, athlete: uuid().required() }) },
+      ],
+      otherwise: Joi.object({ kind: Joi.string().valid('rest').required() }),
+    }) as Joi.AlternativesSchema,
+    100,
+  )
+    .min(1)
+    .required(),
+});
+
+/** The channel's key, which is proof enough: a device has no account. */
+export interface ChannelQuery {
+  readonly key: string;
+}
+export const channelQuerySchema = objectOf<ChannelQuery>({ key: Joi.string().min(20).max(80).required() });
