@@ -3,7 +3,7 @@ import type { LinkState } from '@wrightonic/core';
 import { POSES, CATALOGUE_WORDS } from '@wrightonic/core';
 import type { PoseId } from '@wrightonic/core';
 import { PaperProvider } from 'react-native-paper';
-import { PainCheck } from '../features/pain/PainCheck';
+import { PainCheck } from '../parts/PainCheck';
 import { RepButtons } from '../features/run/RepButtons';
 import { SpeedPad } from '../features/run/SpeedPad';
 import { ChainStrip } from './ChainStrip';

@@ -1,14 +1,5 @@
-import {
-  bodySide,
-  bodyTestById,
-  detailById,
-  findingById,
-  measureById,
-  OUTCOMES,
-  RUNG_NAMES,
-  thoughtById,
-} from '@wrightonic/core';
-import type { Check, Evidence, Hand, HistoryEvent, OutcomeOf, Rung, StyleItem, TestSide, Vocabulary } from '@wrightonic/core';
+import { bodySide, bodyTestById, evidenceWords, findingById, measureById, RUNG_NAMES } from '@wrightonic/core';
+import type { Check, Evidence, Hand, Rung, TestSide, Vocabulary } from '@wrightonic/core';
 import type { Units } from './units';
 
 const day = (date: string): Date => new Date(`${date}T00:00:00Z`);
@@ -48,66 +39,9 @@ export function checkText(check: Check, say: Vocabulary): string {
   }
 }
 
-export const MISSES: Record<string, string> = {
-  high: 'high',
-  'arm-side-high': 'arm side and high',
-  'inside-outside': 'inside and outside',
-  middle: 'to the middle',
-  none: 'no pattern',
-};
-
-export const HISTORY_WORDS: Readonly<Record<HistoryEvent, string>> = {
-  'time-away': 'time away',
-  'told-to-push': 'was told to push',
-  'balance-drilled': 'was drilled to balance',
-  'arm-pain': 'arm pain before',
-  'elbow-surgery': 'elbow surgery',
-};
-
-export const RESULT_WORDS: Readonly<Record<OutcomeOf, string>> = { strikes: 'Strikes', movement: 'Movement', velocity: 'Speed' };
-export const STYLE_NAMES: Readonly<Record<StyleItem, string>> = {
-  'high-leg-kick': 'high leg kick',
-  'hands-overhead': 'hands overhead',
-  'hands-still': 'quiet hands',
-  'finish-off-line': 'finish off the line',
-  'rubber-side': 'side of the rubber',
-};
-
 /** An evidence item in one line. */
-export function evidenceText(item: Evidence, units: Units, say: Vocabulary): string {
-  switch (item.kind) {
-    case 'eye':
-      return `${say.title(item.finding)}: ${item.answer === 'unsure' ? 'could not tell' : item.answer === 'yes' ? 'seen' : 'not seen'}`;
-    case 'screen':
-      return `${bodyTestById(item.test).name}${item.side === 'none' ? '' : `, ${sideText(item.side)}`}: ${units.text(item.value, item.unit)}`;
-    case 'measure':
-      return `${measureById(item.measure).name} ${spokenEvent(item.event)}: ${units.measured(item.value, item.unit)}`;
-    case 'sequence':
-      return 'Body-speed sequence';
-    case 'miss':
-      return `Misses: ${MISSES[item.pattern] ?? item.pattern}`;
-    case 'velocity':
-      return `${item.readings.length} speed readings`;
-    case 'slow':
-      return `Slow try, ${say.title(item.finding).toLowerCase()}: ${item.canDoSlowly === 'yes' ? 'can' : 'cannot'}`;
-    case 'transfer':
-      return `${say.title(item.finding)}: ${item.cleanInDrill === 'yes' ? 'clean' : 'not clean'} in the drill, ${item.cleanOnMound === 'yes' ? 'clean' : 'not clean'} on the mound`;
-    case 'history':
-      return `History: ${HISTORY_WORDS[item.event]}`;
-    case 'outcome':
-      return OUTCOMES.flatMap((key) =>
-        item[key] ? [`${RESULT_WORDS[key]} ${item[key] === 'good' ? 'fine' : 'not fine'}`] : [],
-      ).join(', ');
-    case 'style':
-      return `Left as it is: ${STYLE_NAMES[item.item]}`;
-    case 'told':
-      return `Thinks of: ${thoughtById(item.thought).text.toLowerCase()}`;
-    case 'glance': {
-      const { question, answers } = detailById(item.detail);
-      return `${question} ${answers.find((a) => a.id === item.answer)?.label ?? item.answer}`;
-    }
-  }
-}
+export const evidenceText = (item: Evidence, units: Units, say: Vocabulary): string =>
+  evidenceWords(item, { title: say.title, side: sideText, value: units.text, measured: units.measured, event: spokenEvent });
 
 /** The side of a test as the coach stands before it: left or right first, its role behind. */
 export function sideName(side: TestSide, throws: Hand): string {

@@ -1,5 +1,5 @@
 import type { AthleteRecord, FocusRecord, IntakeRecord, RulingRecord, RungMove } from '@wrightonic/contract';
-import { chainOf, findingById, glanceOf, visibilityOf, weighLook } from '@wrightonic/core';
+import { chainOf, findingById, glanceOf, lookedAt, visibilityOf, weighLook } from '@wrightonic/core';
 import type {
   AthleteProfile,
   DatedEvidence,
@@ -13,7 +13,7 @@ import type {
 } from '@wrightonic/core';
 import { notFound } from '../problems';
 import type { Context } from './context';
-import { evidenceOf, lookedAt } from './evidence';
+import { evidenceOf } from './evidence';
 import type { Observed } from './evidence';
 import { eyesOf, renewAgreements } from './eyes';
 import { loadOf, workloadOf } from './load';

@@ -1,6 +1,5 @@
 import type { ObservationRecord, ObservationSource } from '@wrightonic/contract';
-import { bodyTestById, findingsOfDetail, SIGNS } from '@wrightonic/core';
-import type { Evidence, FindingId, IsoDate, TrendReading } from '@wrightonic/core';
+import type { Evidence, IsoDate, TrendReading } from '@wrightonic/core';
 import type { Context } from './context';
 
 interface ObservationRow {
@@ -64,21 +63,5 @@ async function clipsBehind(ctx: Context, athlete: string): Promise<Map<string, s
   const found = new Map<string, string[]>();
   for (const { clip_id: clip, observation_id: observation } of links)
     found.set(observation, [...(found.get(observation) ?? []), clip]);
-  return found;
-}
-
-/** Findings that somebody has looked at, tested or measured. */
-export function lookedAt(evidence: readonly Evidence[]): ReadonlySet<FindingId> {
-  const found = new Set<FindingId>();
-  for (const item of evidence) {
-    if (item.kind === 'eye' && item.answer !== 'unsure') found.add(item.finding);
-    if (item.kind === 'transfer') found.add(item.finding);
-    if (item.kind === 'glance') for (const finding of findingsOfDetail(item.detail)) found.add(finding);
-    if (item.kind === 'measure') for (const sign of SIGNS) if (sign.measure === item.measure) found.add(sign.finding);
-    if (item.kind === 'screen') {
-      const finding = bodyTestById(item.test).speaksOf[item.side];
-      if (finding) found.add(finding);
-    }
-  }
   return found;
 }

@@ -1,4 +1,4 @@
-import { MISSES_WANTED, missPattern } from '@wrightonic/core';
+import { MISS_WORDS, MISSES_WANTED, missPattern } from '@wrightonic/core';
 import type { Hand, Landing, MissPattern } from '@wrightonic/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -7,7 +7,6 @@ import Svg, { Circle, Line, Rect } from 'react-native-svg';
 import { Action } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { MISSES } from '../../ui/words';
 
 const SIZE = 280;
 /** Half a zone's width and height on the picture: as much again is left around it. */
@@ -54,11 +53,11 @@ export function MissZone({
       </Pressable>
       <Text variant="bodySmall" style={{ color: palette.soft }} testID="miss-read">
         {pattern
-          ? `Reads as: ${MISSES[pattern]}.`
+          ? `Reads as: ${MISS_WORDS[pattern]}.`
           : landings.length > 0
             ? `${left} more ${left === 1 ? 'throw' : 'throws'} to read a pattern.`
             : known
-              ? `Read last: ${MISSES[known]}.`
+              ? `Read last: ${MISS_WORDS[known]}.`
               : 'Five throws or more.'}
       </Text>
       {landings.length > 0 ? (

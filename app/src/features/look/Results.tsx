@@ -1,10 +1,9 @@
-import { STYLE_ITEMS, OUTCOMES } from '@wrightonic/core';
+import { OUTCOME_WORDS, OUTCOMES, STYLE_ITEMS, STYLE_WORDS } from '@wrightonic/core';
 import type { AthleteProfile, FindingId } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Choice } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
-import { RESULT_WORDS, STYLE_NAMES } from '../../ui/words';
 import { Asked } from './Asked';
 import { MissZone } from './MissZone';
 import { SensorPeaks } from './SensorPeaks';
@@ -52,7 +51,7 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
         return (
           <Asked
             key={key}
-            question={`${RESULT_WORDS[key]}, for this age and level:`}
+            question={`${OUTCOME_WORDS[key]}, for this age and level:`}
             answers={FINE}
             chosen={known?.item[key] ?? null}
             onAnswer={(answer) => void said.say({ kind: 'outcome', [key]: answer }, known)}
@@ -73,7 +72,7 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
             return (
               <Choice
                 key={item}
-                label={STYLE_NAMES[item]}
+                label={STYLE_WORDS[item]}
                 chosen={known !== null}
                 onPress={() => void said.say({ kind: 'style', item }, known)}
                 testID={`style-${item}`}

@@ -1,7 +1,7 @@
 import { findingById } from '../findings/catalogue';
 import { daysBetween } from '../shared/dates';
-import { visibilityOf } from '../evidence/eye';
-import type { Agreement } from '../evidence/eye';
+import { visibilityOf } from '../eyes/eye';
+import type { Agreement } from '../eyes/eye';
 import { contributionsOf } from './likelihoods';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';

@@ -6,15 +6,16 @@ import type { Sign } from '../findings/signs';
 import { BODY_TESTS, bodyTestById } from '../body/catalogue';
 import type { TestId } from '../body/catalogue';
 import type { Check } from './checks';
-import type { TwoDensities } from './densities';
+import type { TwoDensities } from '../evidence/densities';
 import type { Evidence } from '../evidence/evidence';
-import { eyeLikelihood, slowLikelihood } from './likelihoods';
-import { mainSignOf, signDensities } from './measured';
+import { eyeLikelihood } from '../evidence/kinds/eye';
+import { slowLikelihood } from '../evidence/kinds/slow';
+import { mainSignOf, signDensities } from '../evidence/measured';
 import type { Model } from './model';
 import type { Likelihood } from './network';
-import { screenDensities, speaksFor } from './screened';
-import { isYouth } from './situation';
-import type { Situation } from './situation';
+import { screenDensities, speaksFor } from '../evidence/screened';
+import { isYouth } from '../evidence/situation';
+import type { Situation } from '../evidence/situation';
 
 /** Coach's minutes. Provenance `house`. */
 const MINUTES = { eye: 1, slow: 1, measure: 3 } as const;

@@ -2,7 +2,7 @@
 import { round } from '../shared/maths';
 import type { Candidate } from './candidates';
 import type { CheckAnswer } from './checks';
-import { densities } from './densities';
+import { densities } from '../evidence/densities';
 import type { Model } from './model';
 import type { Likelihood } from './network';
 

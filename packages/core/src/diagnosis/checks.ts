@@ -10,7 +10,7 @@ import type { WhenKnown } from './check-answers';
 import type { Evidence } from '../evidence/evidence';
 import type { Model } from './model';
 import type { Inference } from './roots';
-import type { Situation } from './situation';
+import type { Situation } from '../evidence/situation';
 
 export type Check =
   | { readonly kind: 'eye'; readonly finding: FindingId }

@@ -7,7 +7,7 @@ import { costOf } from '../settings/numbers';
 import { weighChecks } from './checks';
 import type { Check, WeighedCheck } from './checks';
 import { flagsOf } from './flags';
-import { signsOf } from './measured';
+import { signsOf } from '../evidence/measured';
 import { ownSpeedMph, WORTH_FROM_AGE, worthOf } from './worth';
 import { ageOn } from '../shared/dates';
 import { chooseFocus, LIKELY_ENOUGH, REPAIR_ORDERS } from './focus';
@@ -15,7 +15,7 @@ import type { Candidate, Focus, RepairOrder, Worth } from './focus';
 import { whatToLeave } from './leave-alone';
 import type { LeftAlone } from './leave-alone';
 import { whatIsSaid } from './facts';
-import type { Situation } from './situation';
+import type { Situation } from '../evidence/situation';
 import { buildModel } from './model';
 import type { Model } from './model';
 import { easingIfAbsent, infer } from './network';
@@ -31,7 +31,7 @@ import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';
 import { beliefs, priorBeliefs } from './roots';
 import { lookingSettled } from './settled';
-import { canonicalOrder } from './standing';
+import { canonicalOrder } from '../evidence/standing';
 
 export interface Root {
   readonly finding: FindingId;

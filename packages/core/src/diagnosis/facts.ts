@@ -1,11 +1,11 @@
 /** Limits that were read twice: they are there, whatever else was seen. */
 import type { DatedEvidence } from '../evidence/evidence';
 import { contributionsOf } from './likelihoods';
-import type { Contribution } from './likelihoods';
+import type { Contribution } from '../evidence/kind';
 import { buildModel } from './model';
 import { infer } from './network';
 import type { Likelihood } from './network';
-import type { Situation } from './situation';
+import type { Situation } from '../evidence/situation';
 
 /** What a fact is at least believed, on the day it was read. */
 const AT_LEAST = 0.9;

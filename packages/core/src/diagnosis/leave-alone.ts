@@ -1,13 +1,14 @@
 import type { FindingId } from '../findings/ids';
 import { FINDINGS, findingById } from '../findings/catalogue';
 import type { IsoDate } from '../shared/dates';
-import type { DatedEvidence, StyleItem } from '../evidence/evidence';
+import type { DatedEvidence } from '../evidence/evidence';
+import type { StyleItem } from '../evidence/kinds/style';
 import { LIKELY_ENOUGH } from './focus';
 import type { Focus } from './focus';
 import { styleIn } from './schools-say';
-import type { Situation } from './situation';
-import { OUTCOMES } from './standing';
-import type { OutcomeOf } from './standing';
+import type { Situation } from '../evidence/situation';
+import { OUTCOMES } from '../evidence/kinds/outcome';
+import type { OutcomeOf } from '../evidence/kinds/outcome';
 
 /** Something that nobody should “fix”, with the reason. */
 export interface LeftAlone {

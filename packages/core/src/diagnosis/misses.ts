@@ -1,6 +1,6 @@
 /** Where throws went, read as a pattern. */
 import type { Hand } from '../delivery/sides';
-import type { MissPattern } from '../evidence/evidence';
+import type { MissPattern } from '../evidence/kinds/miss';
 
 /** Where a throw went, seen from the pitcher, in half widths and half heights of the strike zone from its middle: right and up positive. */
 export interface Landing {

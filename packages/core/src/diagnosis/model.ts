@@ -9,8 +9,8 @@ import type { AcademyNumbers } from '../settings/numbers';
 import type { AthleteProfile } from '../athlete/athlete';
 import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import type { Situation } from './situation';
-import type { Contribution } from './likelihoods';
+import type { Situation } from '../evidence/situation';
+import type { Contribution } from '../evidence/kind';
 import { buildNetwork } from './network';
 import type { Likelihood, Likelihoods, Network, NetworkNode } from './network';
 

@@ -1,3 +1,4 @@
+import type { Likelihood } from '../evidence/likelihood';
 import { compile, evaluate } from './elimination';
 import type { Plan } from './elimination';
 
@@ -8,8 +9,7 @@ export interface NetworkNode {
   readonly parents: readonly { readonly node: number; readonly weight: number }[];
 }
 
-/** P(evidence | absent), P(evidence | present); any positive scale. */
-export type Likelihood = readonly [absent: number, present: number];
+export type { Likelihood };
 export type Likelihoods = ReadonlyMap<number, Likelihood>;
 
 /** Parents beyond this number go through one auxiliary variable, which keeps the tables small. */

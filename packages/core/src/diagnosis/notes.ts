@@ -1,14 +1,12 @@
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
-import { measureById } from '../delivery/measures';
-import { bodyTestById } from '../body/catalogue';
 import { daysBetween } from '../shared/dates';
 import type { DatedEvidence } from '../evidence/evidence';
-import { HALF_LIFE_DAYS } from './fading';
-import type { Situation } from './situation';
-import type { Contribution } from './likelihoods';
-import { standingOf, thingsOf } from './standing';
-import type { Standing } from './standing';
+import type { Situation } from '../evidence/situation';
+import type { Contribution } from '../evidence/kind';
+import { kindOf, thingsOf } from '../evidence/registry';
+import { standingOf } from '../evidence/standing';
+import type { Standing } from '../evidence/standing';
 
 /** Something about the evidence itself that a careful person would say. */
 export interface Note {
@@ -83,20 +81,6 @@ function disagreements(evidence: readonly DatedEvidence[], contributions: readon
   });
 }
 
-const pairedWithTall = (
-  item: Extract<DatedEvidence, { kind: 'screen' }>,
-  index: number,
-  evidence: readonly DatedEvidence[],
-  standing: Standing,
-): boolean =>
-  evidence.some(
-    (other, at) =>
-      other.kind === 'screen' &&
-      other.test === 'trunk-rotation' &&
-      other.side === item.side &&
-      standing.dayOf(at) === standing.dayOf(index),
-  );
-
 /** Items that tell nothing here, with the reason. */
 function unused(
   item: DatedEvidence,
@@ -108,32 +92,18 @@ function unused(
 ): Note[] {
   const note = (text: string): Note[] => [{ evidence: [index], note: text }];
   const silent = said.on.length === 0 && !said.observation;
-  if (item.on !== undefined && daysBetween(item.on, situation.on) > OLD_AFTER_HALF_LIVES * HALF_LIFE_DAYS[item.kind])
+  if (item.on !== undefined && daysBetween(item.on, situation.on) > OLD_AFTER_HALF_LIVES * kindOf(item).halfLifeDays)
     return note('So long ago that it hardly counts: look or test again.');
-  if (item.kind === 'transfer' && item.cleanInDrill === 'no' && item.cleanOnMound === 'yes')
-    return note('Clean on the mound and not in the drill is unusual: check that it was not entered the wrong way round.');
-  if (!silent) return [];
-  if (item.kind === 'eye' && item.answer === 'unsure') return [];
+  const kind = kindOf(item);
+  const odd = kind.odd?.(item);
+  if (odd) return note(odd);
+  if (!silent || (item.kind === 'eye' && item.answer === 'unsure')) return [];
   if (thingsOf(item).length > 0 && !standing.isNewest(index)) return note('An older reading: the newest counts.');
-  switch (item.kind) {
-    case 'screen':
-      if (item.test === 'trunk-rotation-slouched' && !pairedWithTall(item, index, evidence, standing))
-        return note('The slouched turn is held against the tall one of the same day, which is not there.');
-      return bodyTestById(item.test).adultsOnly && said.about.length === 0
-        ? note(`${bodyTestById(item.test).name} counts from 18 on; it is kept and says nothing yet.`)
-        : [];
-    case 'measure':
-      return note(
-        `No finding hangs on ${measureById(item.measure).name.toLowerCase()} at this event in the ${situation.athlete.discipline} delivery.`,
-      );
-    case 'slow':
-      return note(`No limit of the body stands behind “${titleOf(item.finding)}”, so a slow try tells nothing.`);
-    case 'miss':
-      return note(`This miss says nothing particular in the ${situation.athlete.discipline} delivery.`);
-    default:
-      return [];
-  }
+  const why = kind.whySilent?.(item, { index, evidence, standing, situation, ...NOTHING_REQUIRED }, said.about);
+  return why ? note(why) : [];
 }
+/** What was said was taken: nothing is refused any more. */
+const NOTHING_REQUIRED = { require: () => undefined, requireHere: () => undefined };
 
 /** What a careful person would remark about the evidence: contradictions, what tells nothing, what is out of date. */
 export function notesOn(

@@ -1,7 +1,7 @@
 import { logOdds, round } from '../shared/maths';
 import { consequencesOf } from '../findings/paths';
 import type { FindingId } from '../findings/ids';
-import type { Contribution } from './likelihoods';
+import type { Contribution } from '../evidence/kind';
 import type { Model } from './model';
 import type { Likelihood } from './network';
 import { beliefs } from './roots';

@@ -7,8 +7,8 @@ import type { Schools } from '../athlete/schools';
 import type { AcademyNumbers } from '../settings/numbers';
 import { EvidenceError } from '../evidence/evidence';
 import type { DatedEvidence, Overrule } from '../evidence/evidence';
-import type { WorkDone } from './fading';
-import type { Situation } from './situation';
+import type { WorkDone } from '../evidence/fading';
+import type { Situation } from '../evidence/situation';
 import { graphFor } from './model';
 import { overruleFault } from './overruled';
 

@@ -1,6 +1,6 @@
 /** What the academy's schools of thought change in the judgement. */
 import type { FindingId } from '../findings/ids';
-import type { Situation } from './situation';
+import type { Situation } from '../evidence/situation';
 
 type View = Pick<Situation, 'athlete' | 'schools'>;
 
@@ -14,15 +14,6 @@ export function styleIn(finding: FindingId, { athlete, schools }: View): string 
   if (finding === 'early-peel' && schools.backFoot === 'inside-edge')
     return 'The inside-edge school lets the heel roll up while the inside edge still holds.';
   return null;
-}
-
-/** Exponent with which a look at a finding counts where the school sees it otherwise. */
-export function eyeCountsIn(finding: FindingId, { athlete, schools }: View): number {
-  // A heel that rolls up early is what the inside-edge school teaches; seeing it says little.
-  if (finding === 'early-peel' && schools.backFoot === 'inside-edge') return 0.5;
-  // Who owns the balanced position first stands still at the top of the lift: that alone is not sitting behind.
-  if (finding === 'stuck-back' && athlete.discipline === 'overhand' && schools.lift === 'pause') return 0.5;
-  return 1;
 }
 
 /** How much more a school makes of what a finding costs. */

@@ -6,10 +6,12 @@ import { BODY_TESTS } from '../body/catalogue';
 import { THROWER } from '../testing/athletes';
 import { diagnose } from './diagnose';
 import type { Diagnosis } from './diagnose';
-import { HISTORY_EVENTS, MISS_PATTERNS, STYLE_ITEMS } from '../evidence/evidence';
+import { HISTORY_EVENTS } from '../evidence/kinds/history';
+import { MISS_PATTERNS } from '../evidence/kinds/miss';
+import { STYLE_ITEMS } from '../evidence/kinds/style';
 import type { DatedEvidence } from '../evidence/evidence';
 import { graphFindings } from './model';
-import { standingOf } from './standing';
+import { standingOf } from '../evidence/standing';
 
 const on = '2026-04-18';
 const ago = (days: number) => addDays(on, -days);

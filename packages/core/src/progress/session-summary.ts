@@ -1,5 +1,5 @@
 import { mean, median, quantile } from 'simple-statistics';
-import type { SpeedReading } from '../evidence/evidence';
+import type { SpeedReading } from './spread';
 import { FULL_EFFORT, spikeGap, toMph } from './spread';
 import type { SpikeGap } from './spread';
 

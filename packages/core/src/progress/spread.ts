@@ -1,6 +1,14 @@
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
-import type { SpeedReading } from '../evidence/evidence';
 import { tQuantile } from '../shared/distributions';
+
+export type SpeedUnit = 'mph' | 'km/h';
+
+export interface SpeedReading {
+  readonly speed: number;
+  readonly unit: SpeedUnit;
+  /** Effort, percent. */
+  readonly effort: number;
+}
 
 const KMH_PER_MPH = 1.609344;
 export const FULL_EFFORT = 90;

@@ -6,7 +6,7 @@
  */
 import { Matrix } from 'ml-matrix';
 import { median } from 'simple-statistics';
-import type { SpeedReading } from '../evidence/evidence';
+import type { SpeedReading } from './spread';
 import type { AthleteProfile } from '../athlete/athlete';
 import { daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';

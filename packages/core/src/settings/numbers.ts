@@ -1,5 +1,5 @@
-import { EYE } from '../evidence/eye';
-import type { EyeTrust, Visibility } from '../evidence/eye';
+import { EYE } from '../eyes/eye';
+import type { EyeTrust, Visibility } from '../eyes/eye';
 import { ARROWS, STRENGTH } from '../findings/arrows';
 import type { Arrow } from '../findings/arrows';
 import { FINDINGS } from '../findings/catalogue';

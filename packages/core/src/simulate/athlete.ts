@@ -4,8 +4,8 @@
  */
 import { graphFor, leakOf } from '../diagnosis/model';
 import type { Evidence } from '../evidence/evidence';
-import { EYE, visibilityOf } from '../evidence/eye';
-import { screenDensities } from '../diagnosis/screened';
+import { EYE, visibilityOf } from '../eyes/eye';
+import { screenDensities } from '../evidence/screened';
 import { ARROWS, STRENGTH } from '../findings/arrows';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';

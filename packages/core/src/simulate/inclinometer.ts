@@ -1,4 +1,4 @@
-import { screenDensities } from '../diagnosis/screened';
+import { screenDensities } from '../evidence/screened';
 import type { TestStep } from '../body/order';
 import { bodyTestById } from '../body/catalogue';
 import type { AthleteProfile } from '../athlete/athlete';

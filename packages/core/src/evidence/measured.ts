@@ -4,12 +4,11 @@ import type { Sign } from '../findings/signs';
 import { signsWith } from '../settings/numbers';
 import { densities, MEASURE_MISTAKEN } from './densities';
 import type { TwoDensities } from './densities';
-import type { DatedEvidence, Evidence } from '../evidence/evidence';
-import type { Likelihood } from './network';
+import type { DatedEvidence } from './evidence';
+import type { MeasureEvidence as Measured } from './kinds/measure';
+import type { Likelihood } from './likelihood';
 import type { Situation } from './situation';
 import type { Standing } from './standing';
-
-type Measured = Extract<Evidence, { kind: 'measure' }>;
 
 export function signDensities(sign: Sign, youth: boolean, sd: number): TwoDensities {
   const at = youth && sign.youthAt !== undefined ? sign.youthAt : sign.at;

@@ -1,5 +1,5 @@
 /** What a value says that is measured against two normal densities. */
-import type { Likelihood } from './network';
+import type { Likelihood } from './likelihood';
 
 /** Share of readings that say nothing: wrong side, wrong posture, wrong athlete. Provenance of all numbers here: `house`. */
 export const MISTAKEN = 0.01;

@@ -3,8 +3,8 @@ import { grownSince, HALF_LIFE_CM } from '../athlete/growth';
 import type { AthleteSize } from '../athlete/growth';
 import type { IsoDate } from '../shared/dates';
 import { daysBetween } from '../shared/dates';
-import type { Evidence } from '../evidence/evidence';
-import type { Likelihood } from './network';
+import type { Ageing } from './kind';
+import type { Likelihood } from './likelihood';
 
 /** Work done on a finding: what was seen of it before may no longer be so. */
 export interface WorkDone {
@@ -14,43 +14,32 @@ export interface WorkDone {
   readonly reps: number;
 }
 
-/** Days after which what was seen has an even chance to have changed. Provenance `house`. */
-export const HALF_LIFE_DAYS: Readonly<Record<Evidence['kind'], number>> = {
-  eye: 120,
-  screen: 240,
-  measure: 120,
-  sequence: 120,
-  miss: 60,
-  velocity: 60,
-  slow: 120,
-  transfer: 60,
-  history: 365,
-  outcome: 60,
-  style: 365,
-  told: 365,
-  glance: 120,
-};
-/** Kinds that a grown body makes stale. */
-const OF_THE_BODY: ReadonlySet<Evidence['kind']> = new Set(['screen', 'measure', 'sequence']);
 /** Good reps on a finding after which what was seen of it has an even chance to have changed. Provenance `house`. */
 export const HALF_LIFE_REPS = 400;
 
+/** What is known of an athlete that makes what was seen grow old. */
+export interface Known {
+  readonly work?: readonly WorkDone[];
+  readonly sizes?: readonly AthleteSize[];
+}
+
 /**
  * Chance that what was observed then still holds: halved with each half-life that has passed, with each
- * {@link HALF_LIFE_REPS} good reps on the finding since, and, for tests and measures, with each {@link HALF_LIFE_CM} grown since. One for evidence of the day, or without a date.
+ * {@link HALF_LIFE_REPS} good reps on the finding since, and, for what is of the body, with each {@link HALF_LIFE_CM} grown since.
+ * One for evidence of the day, or without a date.
  */
-export function stillHolds(
-  kind: Evidence['kind'],
+export function holdsStill(
+  { halfLifeDays, ofTheBody }: Ageing,
   observedOn: IsoDate | undefined,
   on: IsoDate,
   finding: FindingId | null,
-  { work = [], sizes = [] }: { readonly work?: readonly WorkDone[]; readonly sizes?: readonly AthleteSize[] },
+  { work = [], sizes = [] }: Known,
 ): number {
   if (observedOn === undefined) return 1;
   const days = Math.max(0, daysBetween(observedOn, on));
   const reps = work.reduce((total, w) => (w.finding === finding && w.on > observedOn && w.on <= on ? total + w.reps : total), 0);
-  const grown = OF_THE_BODY.has(kind) ? grownSince(sizes, observedOn, on) : 0;
-  return 0.5 ** (days / HALF_LIFE_DAYS[kind] + reps / HALF_LIFE_REPS + grown / HALF_LIFE_CM);
+  const grown = ofTheBody ? grownSince(sizes, observedOn, on) : 0;
+  return 0.5 ** (days / halfLifeDays + reps / HALF_LIFE_REPS + grown / HALF_LIFE_CM);
 }
 
 /** The likelihood for today's state of what held then: with chance 1 − holds it says nothing. */

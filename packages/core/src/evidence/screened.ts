@@ -8,13 +8,17 @@ import type { BodyTest } from '../body/catalogue';
 import { ageOn } from '../shared/dates';
 import { densities } from './densities';
 import type { TwoDensities } from './densities';
-import type { DatedEvidence, Evidence } from '../evidence/evidence';
-import { faded, stillHolds } from './fading';
-import type { Likelihood } from './network';
+import type { DatedEvidence } from './evidence';
+import { faded, holdsStill } from './fading';
+import type { Ageing } from './kind';
+import type { ScreenEvidence as Screened } from './kinds/screen';
+import { power } from './likelihood';
+import type { Likelihood } from './likelihood';
 import type { Situation } from './situation';
 import type { Standing } from './standing';
 
-type Screened = Extract<Evidence, { kind: 'screen' }>;
+/** How a reading of the body grows old. */
+export const BODY_AGEING: Ageing = { halfLifeDays: 240, ofTheBody: true };
 
 const limitSet: ReadonlySet<string> = new Set(LIMIT_IDS);
 
@@ -43,7 +47,6 @@ export function screenDensities(
 const trustIn = (test: BodyTest, finding: FindingId): number =>
   (limitSet.has(finding) ? 1 : 0.5) * (test.id === 'squat-strength' ? 0.5 : 1);
 
-const power = ([absent, present]: Likelihood, exponent: number): Likelihood => [absent ** exponent, present ** exponent];
 const scaled = ([absent, present]: Likelihood): Likelihood => [absent / (absent + present), present / (absent + present)];
 
 /** What was read of one side on the newest day it was tested. */
@@ -85,7 +88,7 @@ function sideRead(
       band,
     ).value,
     fact: count(both) >= READINGS_OF_A_FACT && both.every((r) => isLimit(r.item)),
-    holds: stillHolds('screen', newest[0]!.day, situation.on, test.speaksOf[side] ?? null, situation),
+    holds: holdsStill(BODY_AGEING, newest[0]!.day, situation.on, test.speaksOf[side] ?? null, situation),
   };
 }
 
@@ -187,5 +190,5 @@ function slouchSays(
   const [tall, slouched] = [sameDay('trunk-rotation'), sameDay('trunk-rotation-slouched')];
   if (tall.length === 0 || Math.min(...slouched.map((r) => r.at)) !== index) return [];
   const likelihood = densities(mean(tall) - mean(slouched), { presentMean: 16, absentMean: 4, sd: 6 });
-  return [{ finding, likelihood: faded(power(likelihood, 0.5), stillHolds('screen', day, situation.on, finding, situation)) }];
+  return [{ finding, likelihood: faded(power(likelihood, 0.5), holdsStill(BODY_AGEING, day, situation.on, finding, situation)) }];
 }

@@ -6,7 +6,7 @@ import { ageOn } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import type { AthleteSize } from '../athlete/growth';
 import type { Schools } from '../athlete/schools';
-import type { Overrule } from '../evidence/evidence';
+import type { Overrule } from './evidence';
 import type { WorkDone } from './fading';
 
 export interface Situation {

@@ -1,6 +1,7 @@
 /** How the items of a list stand to one another: which is the newest of its thing, and what only says it again. */
 import type { IsoDate } from '../shared/dates';
-import type { DatedEvidence, Evidence } from '../evidence/evidence';
+import type { DatedEvidence } from './evidence';
+import { kindOf, thingsOf } from './registry';
 
 /** Weight of the look before the newest one, as an exponent of its likelihood. Provenance `house`. */
 export const OLDER_LOOK = 0.2;
@@ -9,44 +10,6 @@ const FURTHER_BACK = 0.5;
 
 /** Weight of what has been said `before` times more newly or more strongly: one, and then a share that is bounded in all. */
 export const weightOfRepeat = (before: number): number => (before === 0 ? 1 : OLDER_LOOK * FURTHER_BACK ** (before - 1));
-
-/** Kinds of which an older statement still says a little; of all others only the newest counts. */
-const LINGERS: ReadonlySet<Evidence['kind']> = new Set(['eye', 'glance', 'miss', 'velocity', 'outcome']);
-
-export const OUTCOMES = ['velocity', 'strikes', 'movement'] as const;
-export type OutcomeOf = (typeof OUTCOMES)[number];
-
-/** What an item is a statement about: two items with one of these in common say the same thing again. */
-export function thingsOf(item: DatedEvidence): readonly string[] {
-  switch (item.kind) {
-    case 'eye':
-      return item.answer === 'unsure' ? [] : [`eye:${item.finding}:${item.by ?? ''}`];
-    case 'screen':
-      return [`screen:${item.test}:${item.side}`];
-    case 'measure':
-      return [`measure:${item.measure}:${item.event}`];
-    case 'slow':
-    case 'transfer':
-      return [`${item.kind}:${item.finding}`];
-    case 'sequence':
-    case 'velocity':
-      return [item.kind];
-    case 'miss':
-      return [`miss:${item.pattern}`];
-    case 'history':
-      return [`history:${item.event}`];
-    case 'outcome':
-      return OUTCOMES.filter((key) => item[key] !== undefined).map(outcomeThing);
-    case 'style':
-      return [`style:${item.item}`];
-    case 'told':
-      return [`told:${item.thought}`];
-    case 'glance':
-      return [`glance:${item.detail}:${item.by ?? ''}`];
-  }
-}
-
-export const outcomeThing = (key: OutcomeOf): string => `outcome:${key}`;
 
 export interface Standing {
   /** The day of an item: its own, or that of the evaluation. */
@@ -75,7 +38,7 @@ export function standingOf(evidence: readonly DatedEvidence[], on: IsoDate): Sta
     for (const index of items) {
       const before = days.indexOf(dayOf(index));
       const sameDay = items.filter((other) => dayOf(other) === dayOf(index)).length;
-      const share = before > 0 && !LINGERS.has(evidence[index]!.kind) ? 0 : weightOfRepeat(before) / sameDay;
+      const share = before > 0 && !kindOf(evidence[index]!).lingers ? 0 : weightOfRepeat(before) / sameDay;
       weights.set(`${index} ${thing}`, share);
       if (before === 0) newest.add(index);
     }
