@@ -1,4 +1,4 @@
-// npm run check: lint, types of every workspace, and formatting.
+// npm run check: lint, types of every workspace, which way the rooms look, and formatting.
 import { spawnSync } from 'node:child_process';
 import { installPackages } from './lib/install.mjs';
 import { inRoot, root } from './lib/paths.mjs';
@@ -10,6 +10,18 @@ const steps = [
     ['tsc', '--noEmit', '-p', inRoot(p)],
   ]),
   ['lint', ['eslint', '.']],
+  [
+    'rooms',
+    [
+      'depcruise',
+      '--config',
+      inRoot('.dependency-cruiser.cjs'),
+      'packages/core/src',
+      'packages/contract/src',
+      'server/src',
+      'app/src',
+    ],
+  ],
   ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
 ];
 let failed = 0;

@@ -1,5 +1,5 @@
 import { may, reachOf } from '@wrightonic/contract';
-import { useOwnAthlete } from '../features/shell/use-own-athlete';
+import { useOwnAthlete } from '../parts/use-own-athlete';
 import { StationScreen } from '../features/station/StationScreen';
 import { MyDayScreen } from '../features/today/MyDayScreen';
 import { TodayScreen } from '../features/today/TodayScreen';

@@ -1,5 +1,5 @@
 import { AthleteScreen } from '../features/athlete/AthleteScreen';
-import { useOwnAthlete } from '../features/shell/use-own-athlete';
+import { useOwnAthlete } from '../parts/use-own-athlete';
 
 export default function Route() {
   const own = useOwnAthlete();

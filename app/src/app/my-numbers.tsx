@@ -1,5 +1,5 @@
 import { NumbersScreen } from '../features/numbers/NumbersScreen';
-import { useOwnAthlete } from '../features/shell/use-own-athlete';
+import { useOwnAthlete } from '../parts/use-own-athlete';
 
 export default function Route() {
   const own = useOwnAthlete();

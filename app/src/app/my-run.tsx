@@ -1,5 +1,5 @@
 import { RunScreen } from '../features/run/RunScreen';
-import { useOwnAthlete } from '../features/shell/use-own-athlete';
+import { useOwnAthlete } from '../parts/use-own-athlete';
 
 export default function Route() {
   const own = useOwnAthlete();

@@ -2,7 +2,7 @@ import { drillById, inOwnWay, libraryFrom, ownOf } from '@wrightonic/core';
 import type { Drill, Library } from '@wrightonic/core';
 import type { LibraryAnswer } from '@wrightonic/contract';
 import { useCallback } from 'react';
-import { api } from '../../data/api';
+import { api } from './api';
 
 const NOTHING_OWN: LibraryAnswer = { drills: [], ladders: [], findings: [] };
 

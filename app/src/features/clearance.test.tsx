@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { leavePage, ME, openPage } from '../testing/page';
-import { ClearanceForm } from './athlete/ClearanceForm';
+import { ClearanceForm } from '../parts/ClearanceForm';
 
 jest.mock('../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },

@@ -6,7 +6,7 @@ import { BandsScreen } from './desk/BandsScreen';
 import { DeskScreen } from './desk/DeskScreen';
 import { PeopleScreen } from './desk/PeopleScreen';
 import { ImportScreen } from './desk/ImportScreen';
-import { Consents } from './intake/Consents';
+import { Consents } from '../parts/Consents';
 import { AthletesScreen } from './roster/AthletesScreen';
 
 jest.mock('expo-router', () => ({

@@ -3,11 +3,11 @@ import type { AthleteRow } from '@wrightonic/contract';
 import { memo } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { ChainStrip } from '../../ui/ChainStrip';
-import { LinkRow } from '../../ui/controls';
-import { SPACE, usePalette } from '../../ui/theme';
-import { useVocabulary } from '../../ui/vocabulary';
-import { chanceText } from '../../ui/words';
+import { ChainStrip } from '../ui/ChainStrip';
+import { LinkRow } from '../ui/controls';
+import { SPACE, usePalette } from '../ui/theme';
+import { useVocabulary } from '../ui/vocabulary';
+import { chanceText } from '../ui/words';
 
 function stateOf(row: AthleteRow, say: Vocabulary): string {
   if (row.locked) return 'Throwing is locked';

@@ -2,10 +2,10 @@ import type { NamedId } from '@wrightonic/contract';
 import { useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api } from '../../data/api';
-import { Choice } from '../../ui/controls';
-import { Row } from '../../ui/layout';
-import { SPACE } from '../../ui/theme';
+import { api } from '../data/api';
+import { Choice } from '../ui/controls';
+import { Row } from '../ui/layout';
+import { SPACE } from '../ui/theme';
 
 const SHOWN = 8;
 

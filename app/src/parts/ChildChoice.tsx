@@ -1,8 +1,8 @@
-import { api } from '../../data/api';
-import { childChosen } from '../../data/shell';
-import { useAppDispatch } from '../../data/store';
-import { Choice } from '../../ui/controls';
-import { Row } from '../../ui/layout';
+import { api } from '../data/api';
+import { childChosen } from '../data/shell';
+import { useAppDispatch } from '../data/store';
+import { Choice } from '../ui/controls';
+import { Row } from '../ui/layout';
 import { useOwnAthlete } from './use-own-athlete';
 
 /** For a guardian of several children: whose page this is. */

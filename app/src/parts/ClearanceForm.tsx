@@ -2,14 +2,14 @@ import type { Me } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../data/api';
-import { clockIn } from '../../data/clock';
-import { newId } from '../../data/ids';
-import { Action, Caution } from '../../ui/controls';
-import { DateField } from '../../ui/DateField';
-import { Row } from '../../ui/layout';
-import { readWhole } from '../../ui/read-number';
-import { SPACE, usePalette } from '../../ui/theme';
+import { api, problemOf } from '../data/api';
+import { clockIn } from '../data/clock';
+import { newId } from '../data/ids';
+import { Action, Caution } from '../ui/controls';
+import { DateField } from '../ui/DateField';
+import { Row } from '../ui/layout';
+import { readWhole } from '../ui/read-number';
+import { SPACE, usePalette } from '../ui/theme';
 
 interface LimitProps {
   readonly label: string;

@@ -1,7 +1,7 @@
 import type { StandingClearance } from '@wrightonic/contract';
 import type { DayRoom } from '@wrightonic/core';
-import { Caution } from '../../ui/controls';
-import { plainDay } from '../../ui/words';
+import { Caution } from '../ui/controls';
+import { plainDay } from '../ui/words';
 
 /** What standing clearances leave in numbers: the stricter of each. */
 function inNumbers({ clearance }: DayRoom): string {

@@ -2,12 +2,12 @@ import { CONSENT_KINDS, CONSENT_TEXTS } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../data/api';
-import { newId } from '../../data/ids';
-import { Caution, Choice } from '../../ui/controls';
-import { Row } from '../../ui/layout';
-import { SPACE, usePalette } from '../../ui/theme';
-import { plainDay } from '../../ui/words';
+import { api, problemOf } from '../data/api';
+import { newId } from '../data/ids';
+import { Caution, Choice } from '../ui/controls';
+import { Row } from '../ui/layout';
+import { SPACE, usePalette } from '../ui/theme';
+import { plainDay } from '../ui/words';
 
 /** Consents as they stand, and a way to note a new word. */
 export function Consents({ id, athleteName }: { readonly id: string; readonly athleteName: string }) {

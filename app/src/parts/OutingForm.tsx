@@ -3,13 +3,13 @@ import type { OutingKind } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
-import { api, problemOf } from '../../data/api';
-import { newId } from '../../data/ids';
-import { Action, Caution, Choice } from '../../ui/controls';
-import { DateField } from '../../ui/DateField';
-import { Row } from '../../ui/layout';
-import { readNumber, readWhole } from '../../ui/read-number';
-import { SPACE } from '../../ui/theme';
+import { api, problemOf } from '../data/api';
+import { newId } from '../data/ids';
+import { Action, Caution, Choice } from '../ui/controls';
+import { DateField } from '../ui/DateField';
+import { Row } from '../ui/layout';
+import { readNumber, readWhole } from '../ui/read-number';
+import { SPACE } from '../ui/theme';
 
 const KIND_NAMES: Record<OutingKind, string> = { game: 'Game', catch: 'Catch', lesson: 'Other lesson', other: 'Something else' };
 

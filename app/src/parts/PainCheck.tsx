@@ -3,9 +3,9 @@ import type { PainReport, PainSign, PainSite } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { Action, Choice } from '../../ui/controls';
-import { Row } from '../../ui/layout';
-import { SPACE, usePalette } from '../../ui/theme';
+import { Action, Choice } from '../ui/controls';
+import { Row } from '../ui/layout';
+import { SPACE, usePalette } from '../ui/theme';
 
 const SITES: readonly (readonly [PainSite, string])[] = [
   ['elbow', 'Elbow'],

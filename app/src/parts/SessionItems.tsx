@@ -4,14 +4,14 @@ import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import Icon from '../../ui/icons';
-import { Mannequin } from '../../ui/Mannequin';
-import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../ui/theme';
-import { useLibrary } from '../drills/use-library';
-import { useWordsFor } from '../../ui/use-words';
-import { useUnits } from '../../ui/units';
-import type { Units } from '../../ui/units';
-import { useVocabulary } from '../../ui/vocabulary';
+import Icon from '../ui/icons';
+import { Mannequin } from '../ui/Mannequin';
+import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../ui/theme';
+import { useLibrary } from '../data/use-library';
+import { useWordsFor } from '../ui/use-words';
+import { useUnits } from '../ui/units';
+import type { Units } from '../ui/units';
+import { useVocabulary } from '../ui/vocabulary';
 
 interface Body {
   readonly discipline: Discipline;

@@ -1,12 +1,12 @@
 import { fireEvent, screen } from '@testing-library/react-native';
 import { drillById, RUNG_NAMES } from '@wrightonic/core';
 import type { PlanItem } from '@wrightonic/core';
-import { leavePage, ME, openPage } from '../../testing/page';
-import { planOf } from '../../testing/work';
-import { UNITS } from '../../ui/units';
+import { leavePage, ME, openPage } from '../testing/page';
+import { planOf } from '../testing/work';
+import { UNITS } from '../ui/units';
 import { doseText, SessionItems } from './SessionItems';
 
-jest.mock('../../data/storage', () => ({
+jest.mock('../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
 }));
 afterEach(leavePage);

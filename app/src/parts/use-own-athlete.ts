@@ -1,5 +1,5 @@
-import { api } from '../../data/api';
-import { useAppSelector } from '../../data/store';
+import { api } from '../data/api';
+import { useAppSelector } from '../data/store';
 
 /** The athlete that a screen of one's own is about: oneself, or the chosen child. */
 export function useOwnAthlete(): string | null {

@@ -18,12 +18,12 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { useWordsFor } from '../../ui/use-words';
 import { sideName, spokenEvent, weekDay } from '../../ui/words';
 import { AgeRule } from './AgeRule';
-import { ChildChoice } from '../shell/ChildChoice';
-import { ClearanceForm } from './ClearanceForm';
-import { ClearanceLine } from './ClearanceLine';
+import { ChildChoice } from '../../parts/ChildChoice';
+import { ClearanceForm } from '../../parts/ClearanceForm';
+import { ClearanceLine } from '../../parts/ClearanceLine';
 import { GateMove } from './GateMove';
-import { OutingForm } from './OutingForm';
-import { SessionItems } from '../session/SessionItems';
+import { OutingForm } from '../../parts/OutingForm';
+import { SessionItems } from '../../parts/SessionItems';
 import { useUnits } from '../../ui/units';
 import { useVocabulary } from '../../ui/vocabulary';
 

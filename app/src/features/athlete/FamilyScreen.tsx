@@ -6,8 +6,8 @@ import { api, problemOf } from '../../data/api';
 import { Action, Blank, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { InviteForm } from '../desk/InviteForm';
-import { Consents } from '../intake/Consents';
+import { InviteForm } from '../../parts/InviteForm';
+import { Consents } from '../../parts/Consents';
 
 /** Who can be reached, and what they agree to. */
 export function FamilyScreen({ id }: { readonly id: string }) {

@@ -4,10 +4,10 @@ import { EMPTY_INTAKE } from '@wrightonic/contract';
 import { workload } from '@wrightonic/core';
 import { api } from '../../data/api';
 import { leavePage, ME, openPage, PROFILE, TODAY } from '../../testing/page';
-import { ClearanceLine } from './ClearanceLine';
+import { ClearanceLine } from '../../parts/ClearanceLine';
 import { FamilyScreen } from './FamilyScreen';
 import { GateMove } from './GateMove';
-import { OutingForm } from './OutingForm';
+import { OutingForm } from '../../parts/OutingForm';
 import { RecordScreen } from './RecordScreen';
 
 const mockReplace = jest.fn();

@@ -25,7 +25,7 @@ import { Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
 import { sideName, sideText } from '../../ui/words';
-import { PainCheck } from '../pain/PainCheck';
+import { PainCheck } from '../../parts/PainCheck';
 import { isAt, isDone } from './check-state';
 import type { CheckState } from './check-state';
 import { Reader } from './readers';

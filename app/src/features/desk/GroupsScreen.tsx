@@ -7,7 +7,7 @@ import { newId } from '../../data/ids';
 import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { AthletePicker } from './AthletePicker';
+import { AthletePicker } from '../../parts/AthletePicker';
 
 function GroupForm({ group, onDone }: { readonly group: GroupRow | null; readonly onDone: () => void }) {
   const [put, { isLoading, error }] = api.usePutGroupMutation();

@@ -8,7 +8,7 @@ import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
-import { InviteForm, LinkSheet } from './InviteForm';
+import { InviteForm, LinkSheet } from '../../parts/InviteForm';
 
 function Person({ person, me }: { readonly person: PersonRow; readonly me: Me }) {
   const palette = usePalette();

@@ -8,7 +8,7 @@ import { AuditScreen } from './AuditScreen';
 import { DeskScreen } from './DeskScreen';
 import { FindingsScreen } from './FindingsScreen';
 import { GroupsScreen } from './GroupsScreen';
-import { InviteForm } from './InviteForm';
+import { InviteForm } from '../../parts/InviteForm';
 import { SettingsScreen } from './SettingsScreen';
 
 const mockPush = jest.fn();

@@ -11,7 +11,7 @@ import { Mannequin } from '../../ui/Mannequin';
 import { printPage } from '../../ui/print';
 import { SPACE, usePalette } from '../../ui/theme';
 import { OwnDrillForm } from './OwnDrillForm';
-import { useLibrary } from './use-library';
+import { useLibrary } from '../../data/use-library';
 import { useVocabulary } from '../../ui/vocabulary';
 
 interface DetailProps {

@@ -9,7 +9,7 @@ import { Row, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
 import { DrillDetail } from './DrillDetail';
-import { useLibrary } from './use-library';
+import { useLibrary } from '../../data/use-library';
 import { filtersSet, matches, NO_FILTER, passes } from './filter';
 import type { DrillFilter } from './filter';
 import { Filters } from './Filters';

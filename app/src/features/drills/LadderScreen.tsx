@@ -14,7 +14,7 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
 import { couldStand, ladderDraftOf, raised, rungsFrom, withDrill, without } from './ladder-draft';
 import type { LadderDraft } from './ladder-draft';
-import { useLibrary } from './use-library';
+import { useLibrary } from '../../data/use-library';
 import { useVocabulary } from '../../ui/vocabulary';
 
 interface LadderScreenProps {

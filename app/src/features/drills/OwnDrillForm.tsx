@@ -11,7 +11,7 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
 import { CopyFields } from './CopyFields';
 import { draftOf, numberFaults, ownFrom, WORD_FIELDS } from './own-draft';
-import { useLibrary } from './use-library';
+import { useLibrary } from '../../data/use-library';
 
 const USE_WORDS: Record<DrillUse, string> = { usual: 'as usual', first: 'before others', never: 'leave out' };
 

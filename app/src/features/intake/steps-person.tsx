@@ -18,7 +18,7 @@ import { Action, Caution, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { Consents } from './Consents';
+import { Consents } from '../../parts/Consents';
 import { MASS_UNIT } from './form';
 import type { IntakeForm } from './form';
 import { setIntake } from './step';

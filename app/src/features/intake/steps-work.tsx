@@ -10,7 +10,7 @@ import { DateField } from '../../ui/DateField';
 import { Row, Section } from '../../ui/layout';
 import { SchoolChoices } from '../../ui/SchoolChoices';
 import { SPACE, usePalette } from '../../ui/theme';
-import { OutingForm } from '../athlete/OutingForm';
+import { OutingForm } from '../../parts/OutingForm';
 import type { IntakeForm } from './form';
 import { setIntake } from './step';
 import type { StepProps } from './step';

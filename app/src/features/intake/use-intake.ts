@@ -4,29 +4,8 @@ import { thoughtById } from '@wrightonic/core';
 import { useEffect, useState } from 'react';
 import { api, problemOf } from '../../data/api';
 import { drafts } from '../../data/storage';
-import type { Draft } from '../../data/storage';
 import { EMPTY_FORM, formOf, recordFrom } from './form';
 import type { IntakeForm } from './form';
-
-/** Intakes that were begun on this device and are not with the server yet. */
-export function useDrafts(): readonly Draft<IntakeForm>[] {
-  const { data: me } = api.useMeQuery();
-  const [found, setFound] = useState<readonly Draft<IntakeForm>[]>([]);
-  const user = me?.id;
-  useEffect(() => {
-    if (!user) return undefined;
-    let here = true;
-    void drafts
-      .all<IntakeForm>(user)
-      .then((list) => (here ? setFound(list.filter((d) => !d.form.known)) : undefined))
-      // A browser that keeps nothing has nothing begun.
-      .catch(() => undefined);
-    return () => {
-      here = false;
-    };
-  }, [user]);
-  return found;
-}
 
 export interface Intake {
   readonly form: IntakeForm | null;

@@ -11,7 +11,7 @@ import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
 import { printPage } from '../../ui/print';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
-import { SessionItems } from '../session/SessionItems';
+import { SessionItems } from '../../parts/SessionItems';
 import { Calendar } from './Calendar';
 import { BrokenList, ItemChanges, SessionChanges } from './Changes';
 import { Climb } from './Climb';

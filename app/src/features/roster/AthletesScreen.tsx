@@ -7,11 +7,17 @@ import { api, problemOf } from '../../data/api';
 import { Action, Blank } from '../../ui/controls';
 import { Row, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { useDrafts } from '../intake/use-intake';
-import { AthleteLine } from './AthleteLine';
+import { useDrafts } from '../../data/use-drafts';
+import { AthleteLine } from '../../parts/AthleteLine';
 import { Filters, filterWords } from './Filters';
 import type { Asked } from './Filters';
 import { useVocabulary } from '../../ui/vocabulary';
+
+/** What the list needs of an intake that was begun. */
+interface Begun {
+  readonly known: boolean;
+  readonly who: { readonly name: string };
+}
 
 /** The roster: where each delivery breaks, at a glance, for ten athletes or for thousands. */
 export function AthletesScreen() {
@@ -29,7 +35,7 @@ export function AthletesScreen() {
     refetchOnMountOrArgChange: true,
   });
   const { data: groups = [] } = api.useGroupsQuery();
-  const unfinished = useDrafts();
+  const unfinished = useDrafts<Begun>();
   const rows = useMemo(
     // Two words of one name may both fit the search, on different pages.
     () => [...new Map((data?.pages ?? []).flatMap((page) => page.rows).map((row) => [row.id, row])).values()],

@@ -2,7 +2,7 @@ import type { Me } from '@wrightonic/contract';
 import type { ReactNode } from 'react';
 import { UNITS, UnitsContext } from '../../ui/units';
 import { VocabularyContext } from '../../ui/vocabulary';
-import { useLibrary } from '../drills/use-library';
+import { useLibrary } from '../../data/use-library';
 
 /** How this academy reads numbers and says things, for every screen below. */
 export function Tongue({ me, children }: { readonly me: Me; readonly children: ReactNode }) {

@@ -6,7 +6,7 @@ import { Action, Blank, Loading } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
 import { longDay } from '../../ui/words';
-import { AthleteLine } from '../roster/AthleteLine';
+import { AthleteLine } from '../../parts/AthleteLine';
 
 /** The athletes in front of a station coach: tap one, log reps. Nothing is decided here. */
 export function StationScreen() {

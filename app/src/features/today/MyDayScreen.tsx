@@ -9,11 +9,11 @@ import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWordsFor } from '../../ui/use-words';
 import { longDay, weekDay } from '../../ui/words';
-import { OutingForm } from '../athlete/OutingForm';
-import { ClearanceForm } from '../athlete/ClearanceForm';
-import { ClearanceLine } from '../athlete/ClearanceLine';
-import { SessionItems } from '../session/SessionItems';
-import { ChildChoice } from '../shell/ChildChoice';
+import { OutingForm } from '../../parts/OutingForm';
+import { ClearanceForm } from '../../parts/ClearanceForm';
+import { ClearanceLine } from '../../parts/ClearanceLine';
+import { SessionItems } from '../../parts/SessionItems';
+import { ChildChoice } from '../../parts/ChildChoice';
 import { useVocabulary } from '../../ui/vocabulary';
 
 /** At home with a net: what, how many, one cue, and whether the arm may throw. */
