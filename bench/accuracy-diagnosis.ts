@@ -3,20 +3,19 @@
  * what it takes for granted; how sure it may be when it says so; and what following “check this next” saves.
  */
 import {
-  Answerer,
   BODY_TESTS,
   bodyTestById,
   beliefHistory,
-  brokenWorld,
   diagnose,
-  drawTruth,
   graphFindings,
   LINKS,
   MEASURES,
   randomFrom,
   SIGNS,
 } from '@wrightonic/core';
-import type { AthleteProfile, Check, DiagnosisRequest, Evidence, FindingId, HiddenTruth, Random } from '@wrightonic/core';
+import { Answerer, brokenWorld, drawTruth } from '@wrightonic/core/simulate';
+import type { AthleteProfile, Check, DiagnosisRequest, Evidence, FindingId, Random } from '@wrightonic/core';
+import type { HiddenTruth } from '@wrightonic/core/simulate';
 
 const FIRST_SEED = Number(process.env.ACCURACY_SEED ?? 700_000);
 const CASES = Number(process.env.ACCURACY_CASES ?? 1000);

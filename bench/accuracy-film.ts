@@ -1,5 +1,6 @@
 /** Whether film tells the truth: clean throws stay clean, and every fault is found, over athletes, views and rates never used before. */
-import { drawFilmTrial, FILM_FAULTS, filmRises, judgeFilm, VIEWS } from '@wrightonic/core';
+import { VIEWS } from '@wrightonic/core';
+import { drawFilmTrial, FILM_FAULTS, filmRises, judgeFilm } from '@wrightonic/core/simulate';
 import type { Discipline, FindingId, View } from '@wrightonic/core';
 
 const SEED = Number(process.env.ACCURACY_SEED ?? 740_000);

@@ -1,5 +1,6 @@
 /** Whether a log gives one answer: random logs, each delivered late, doubled and in other orders, and the states they come to. */
-import { arrived, delivery, GATE_DEFAULTS, randomFrom, sentBy, stateOf, stateText } from '@wrightonic/core';
+import { GATE_DEFAULTS, randomFrom, stateOf } from '@wrightonic/core';
+import { arrived, delivery, sentBy, stateText } from '@wrightonic/core/simulate';
 import type { AthleteProfile, LoggedFocus, Rung } from '@wrightonic/core';
 
 const SEED = Number(process.env.ACCURACY_SEED ?? 770_000);

@@ -2,8 +2,10 @@
  * Reads the plans of made-up athletes of every kind, as a coach would. Prints the share of points that are as they should be, by what
  * was looked at and by kind of athlete, worst first; “print” writes one plan of each kind in full.
  */
-import { PLAN_CHECKS, makePlan, makePlanRequest, PLAN_KINDS, planText, randomFrom, readPlan } from '@wrightonic/core';
-import type { PlanCheck, PlanKind, Point } from '@wrightonic/core';
+import { PLAN_CHECKS, makePlan, planText, randomFrom, readPlan } from '@wrightonic/core';
+import { makePlanRequest, PLAN_KINDS } from '@wrightonic/core/simulate';
+import type { PlanCheck, Point } from '@wrightonic/core';
+import type { PlanKind } from '@wrightonic/core/simulate';
 
 const SEED = Number(process.env.ACCURACY_SEED ?? 310_000);
 const ATHLETES = Number(process.env.ACCURACY_PLANS ?? 1000);

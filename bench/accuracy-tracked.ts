@@ -1,18 +1,9 @@
 /** How near the tracker comes to simulated truth on rendered clips: joints, events and measures. */
 import { readFileSync } from 'node:fs';
-import {
-  drawFaults,
-  filmDelivery,
-  markedJointsAt,
-  measureById,
-  measureThrow,
-  metresPerPixel,
-  project,
-  randomFrom,
-  suggestEvents,
-  trackedJoints,
-} from '@wrightonic/core';
-import type { AthleteProfile, Delivery, MarkedJoint, MeasureId, MeasureRequest, PoseFrame, View } from '@wrightonic/core';
+import { measureById, measureThrow, randomFrom, suggestEvents, trackedJoints } from '@wrightonic/core';
+import { drawFaults, filmDelivery, markedJointsAt, metresPerPixel, project } from '@wrightonic/core/simulate';
+import type { AthleteProfile, MarkedJoint, MeasureId, MeasureRequest, PoseFrame, View } from '@wrightonic/core';
+import type { Delivery } from '@wrightonic/core/simulate';
 import { standFor, thrown } from '../app/src/features/film/stand-in/render';
 import type { RenderWanted } from '../app/src/features/film/stand-in/render';
 import { beside, Coverage } from './pooled';

@@ -1,14 +1,6 @@
 /** How near measures come to simulated truth, on seeds that nothing was built with. Bias, spread and coverage, per measure. */
-import {
-  deliveryFor,
-  filmDelivery,
-  measureById,
-  measureThrow,
-  randomFrom,
-  simulate,
-  suggestEvents,
-  VIEWS,
-} from '@wrightonic/core';
+import { measureById, measureThrow, randomFrom, suggestEvents, VIEWS } from '@wrightonic/core';
+import { deliveryFor, filmDelivery, simulate } from '@wrightonic/core/simulate';
 import type { AthleteProfile, MeasuredValue, MeasureId, View } from '@wrightonic/core';
 import { COVERS, Tally } from './tally';
 

@@ -2,18 +2,16 @@
 import {
   causeMap,
   diagnose,
-  drawFindings,
   FINDINGS,
   GATE_DEFAULTS,
   graphFindings,
-  lookAt,
   makePlan,
   randomFrom,
-  readTest,
   stateOf,
   trend,
   addDays,
 } from '@wrightonic/core';
+import { drawFindings, lookAt, readTest } from '@wrightonic/core/simulate';
 import type {
   AthleteLog,
   AthleteProfile,

@@ -1,14 +1,6 @@
 /** Whether stated errors hold: share of values within one and within 1.645 stated SD, of one, three and eight throws of one set-up. */
-import {
-  cameraFor,
-  drawFaults,
-  drawFilmTrial,
-  filmDelivery,
-  measureThrow,
-  randomFrom,
-  simulateDelivery,
-  VIEWS,
-} from '@wrightonic/core';
+import { measureThrow, randomFrom, VIEWS } from '@wrightonic/core';
+import { cameraFor, drawFaults, drawFilmTrial, filmDelivery, simulateDelivery } from '@wrightonic/core/simulate';
 import type { View } from '@wrightonic/core';
 
 type FilmView = Exclude<View, '3d'>;

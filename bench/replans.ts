@@ -1,5 +1,6 @@
 /** How much of the next seven days changes when a plan is made anew after one missed session, one game or one lock, and why. */
-import { addDays, makePlan, makePlanRequest, PLAN_KINDS, randomFrom } from '@wrightonic/core';
+import { addDays, makePlan, randomFrom } from '@wrightonic/core';
+import { makePlanRequest, PLAN_KINDS } from '@wrightonic/core/simulate';
 import type { Plan, PlanRequest, PlanSession, Rung } from '@wrightonic/core';
 
 const SEED = Number(process.env.ACCURACY_SEED ?? 310_000);

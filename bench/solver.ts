@@ -1,6 +1,7 @@
 /** How near the best a plan comes, and in what time: for two to twenty-six weeks and three sizes of library. */
 import highsLoader from 'highs';
-import { copyId, DRILLS, improvePlan, makePlan, makePlanRequest, PLAN_KINDS, randomFrom, readPlan } from '@wrightonic/core';
+import { copyId, DRILLS, improvePlan, makePlan, randomFrom, readPlan } from '@wrightonic/core';
+import { makePlanRequest, PLAN_KINDS } from '@wrightonic/core/simulate';
 import type { LinearModel, OwnDrill, OwnLibrary, PlanRequest } from '@wrightonic/core';
 import { PLAN_LIMITS, solverWith } from '@wrightonic/solver';
 

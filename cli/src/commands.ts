@@ -9,7 +9,8 @@ import {
   workloadRequestSchema,
 } from '@wrightonic/contract';
 import type { Checked } from '@wrightonic/contract';
-import { diagnose, gateSettings, improvePlan, judgeGate, measureThrow, simulate, trend, workload } from '@wrightonic/core';
+import { diagnose, gateSettings, improvePlan, judgeGate, measureThrow, trend, workload } from '@wrightonic/core';
+import { simulate } from '@wrightonic/core/simulate';
 import type { Plan, PlanRequest } from '@wrightonic/core';
 import { solverWith } from '@wrightonic/solver';
 import loadHighs from 'highs';

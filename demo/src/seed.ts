@@ -3,21 +3,18 @@ import {
   addDays,
   bodyTestById,
   daysBetween,
-  doRep,
-  drawFindings,
   drillById,
   gradeFor,
   HARD_EFFORT,
   inTurningOrder,
   isThrowingDrill,
-  lookAt,
   randomFrom,
-  readSpeed,
-  readTest,
   WEEKDAYS,
   weekdayOf,
 } from '@wrightonic/core';
-import type { AthleteProfile, Evidence, IsoDate, PlanItem, Random, Truth } from '@wrightonic/core';
+import { doRep, drawFindings, lookAt, readSpeed, readTest } from '@wrightonic/core/simulate';
+import type { AthleteProfile, Evidence, IsoDate, PlanItem, Random } from '@wrightonic/core';
+import type { Truth } from '@wrightonic/core/simulate';
 import { EMPTY_INTAKE, STARTING_WORDS } from '@wrightonic/contract';
 import type { LogEntry } from '@wrightonic/contract';
 import {

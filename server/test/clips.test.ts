@@ -12,7 +12,7 @@ import {
 import { join } from 'node:path';
 import { EMPTY_MARKS } from '@wrightonic/contract';
 import type { ClipRecord } from '@wrightonic/contract';
-import { deliveryFor, filmDelivery } from '@wrightonic/core';
+import { deliveryFor, filmDelivery } from '@wrightonic/core/simulate';
 import type { Evidence } from '@wrightonic/core';
 import { v4 as uuid } from 'uuid';
 import { clipOf, webm } from './clip';

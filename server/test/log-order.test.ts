@@ -1,6 +1,8 @@
 /** The log over HTTP in other orders, late, doubled and at the same instant: one state comes of it. */
-import { arrived, GATE_DEFAULTS, randomFrom, sentBy, stateOf } from '@wrightonic/core';
-import type { LoggedFocus, Random, Sent } from '@wrightonic/core';
+import { GATE_DEFAULTS, randomFrom, stateOf } from '@wrightonic/core';
+import { arrived, sentBy } from '@wrightonic/core/simulate';
+import type { LoggedFocus, Random } from '@wrightonic/core';
+import type { Sent } from '@wrightonic/core/simulate';
 import { v4 as uuid } from 'uuid';
 import { addAthlete, ATHLETE, log, makeFocus, pitch, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';

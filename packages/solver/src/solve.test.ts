@@ -1,4 +1,5 @@
-import { editPlan, improvePlan, makePlan, makePlanRequest, PLAN_KINDS, randomFrom, readPlan } from '@wrightonic/core';
+import { editPlan, improvePlan, makePlan, randomFrom, readPlan } from '@wrightonic/core';
+import { makePlanRequest, PLAN_KINDS } from '@wrightonic/core/simulate';
 import type { LinearModel } from '@wrightonic/core';
 import loadHighs from 'highs';
 import { solverWith } from './index';

@@ -1,7 +1,7 @@
 import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import type { ImportLook, ImportRow, IntakeRecord, RosterImport, UndoImportQuery } from '@wrightonic/contract';
 import { setImmediate } from 'node:timers/promises';
-import { decodeText, faultsCsv, guessChoices, personKey, readRow, readTable } from '@wrightonic/core';
+import { decodeText, faultsCsv, guessChoices, personKey, readRow, readTable } from '@wrightonic/core/formats';
 import type { IsoDate, RosterEntry } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import { BLANK_ATHLETE, blankFlags } from './athletes';

@@ -1,5 +1,6 @@
-import { endOfRange, inclinometerAt } from '@wrightonic/core';
-import type { AthleteProfile, TestStep, Truth } from '@wrightonic/core';
+import { endOfRange, inclinometerAt } from '@wrightonic/core/simulate';
+import type { AthleteProfile, TestStep } from '@wrightonic/core';
+import type { Truth } from '@wrightonic/core/simulate';
 import { useEffect, useState } from 'react';
 import { sendTo } from './send';
 import type { ChannelKey } from './send';

@@ -1,5 +1,6 @@
-import { SIMULATED_FAULTS } from '@wrightonic/core';
-import type { AthleteProfile, Faults, SimulatedFault } from '@wrightonic/core';
+import { SIMULATED_FAULTS } from '@wrightonic/core/simulate';
+import type { AthleteProfile } from '@wrightonic/core';
+import type { Faults, SimulatedFault } from '@wrightonic/core/simulate';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';

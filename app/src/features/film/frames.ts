@@ -1,5 +1,11 @@
-import { BlobSource, EncodedPacketSink, Input, MATROSKA, MP4, QTFF, UrlSource, VideoSampleSink, WEBM } from 'mediabunny';
-import type { InputVideoTrack, VideoSample } from 'mediabunny';
+import type { Input, InputVideoTrack, VideoSample, VideoSampleSink } from 'mediabunny';
+
+/** What reads containers and decodes is large: it is loaded with the first clip. @throws BadVideo when it cannot be had */
+const loadMedia = () =>
+  import('mediabunny').catch(() => {
+    throw new BadVideo('What reads clips could not be loaded. Go where there is a signal once, and open the clip again.');
+  });
+type Media = Awaited<ReturnType<typeof loadMedia>>;
 
 /** Room for decoded frames, bytes: stepping to and fro is quick, and memory stays bounded whatever the clip. */
 const ROOM = 128 * 1024 * 1024;
@@ -49,7 +55,7 @@ interface Packets {
   readonly keys: readonly number[];
 }
 
-async function packetsOf(track: InputVideoTrack): Promise<Packets> {
+async function packetsOf({ EncodedPacketSink }: Media, track: InputVideoTrack): Promise<Packets> {
   const found: { time: number; key: boolean }[] = [];
   for await (const { timestamp, type } of new EncodedPacketSink(track).packets(undefined, undefined, { metadataOnly: true }))
     found.push({ time: timestamp, key: type === 'key' });
@@ -73,7 +79,6 @@ interface Run {
  */
 export class FrameSource implements Pictures {
   private readonly kept = new Map<number, ImageBitmap>();
-  private readonly sink: VideoSampleSink;
   private readonly most: number;
   private run: Run | null = null;
   private last = -1;
@@ -83,11 +88,10 @@ export class FrameSource implements Pictures {
 
   private constructor(
     private readonly input: Input,
-    track: InputVideoTrack,
+    private readonly sink: VideoSampleSink,
     private readonly packets: Packets,
     readonly info: FilmInfo,
   ) {
-    this.sink = new VideoSampleSink(track);
     const fitting = Math.floor(ROOM / (BYTES_A_PIXEL * info.width * info.height));
     this.most = Math.max(KEPT[0], Math.min(KEPT[1], fitting));
   }
@@ -97,8 +101,9 @@ export class FrameSource implements Pictures {
    * @throws BadVideo when the file is none that can be read
    */
   static async open(file: Blob | string): Promise<FrameSource> {
-    const source = typeof file === 'string' ? new UrlSource(file) : new BlobSource(file);
-    const input = new Input({ source, formats: [MP4, QTFF, WEBM, MATROSKA] });
+    const media = await loadMedia();
+    const source = typeof file === 'string' ? new media.UrlSource(file) : new media.BlobSource(file);
+    const input = new media.Input({ source, formats: [media.MP4, media.QTFF, media.WEBM, media.MATROSKA] });
     let track: InputVideoTrack | null;
     try {
       track = await input.getPrimaryVideoTrack();
@@ -112,7 +117,7 @@ export class FrameSource implements Pictures {
           ? 'This browser cannot decode HEVC. On the phone set the camera to “Most compatible”, or share the clip as H.264, and film or export it again.'
           : 'This device cannot decode the clip. Export it as MP4 or MOV (H.264), or WebM.',
       );
-    const packets = await packetsOf(track).catch(() => null);
+    const packets = await packetsOf(media, track).catch(() => null);
     if (!packets) throw new BadVideo('The file ends in the middle, or is broken. Export the clip again.');
     const { times } = packets;
     if (times.length < 2) throw new BadVideo('The clip has fewer than two frames.');
@@ -120,7 +125,7 @@ export class FrameSource implements Pictures {
     const span = times[times.length - 1]! - times[0]!;
     const frameS = span / (times.length - 1);
     const uneven = Math.max(...times.map((time, i) => Math.abs((time - times[0]!) / frameS - i)));
-    return new FrameSource(input, track, packets, {
+    return new FrameSource(input, new media.VideoSampleSink(track), packets, {
       frames: times.length,
       playFps: Math.round(100 * ((times.length - 1) / span)) / 100,
       captureFps: captureRate(tags?.raw, tags?.comment),

@@ -1,6 +1,8 @@
-import { cameraFor, deliveryFor, proportionsFor } from '@wrightonic/core';
-import type { AthleteProfile, Delivery, DeliveryEvent, Joint, Vector } from '@wrightonic/core';
-import { project } from '@wrightonic/core';
+import { proportionsFor } from '@wrightonic/core';
+import { cameraFor, deliveryFor } from '@wrightonic/core/simulate';
+import type { AthleteProfile, DeliveryEvent, Joint, Vector } from '@wrightonic/core';
+import type { Delivery } from '@wrightonic/core/simulate';
+import { project } from '@wrightonic/core/simulate';
 import type { FilmSetup } from '@wrightonic/contract';
 import type { FilmInfo, Pictures } from './frames';
 

@@ -1,7 +1,8 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { EMPTY_MARKS } from '@wrightonic/contract';
 import type { ClipMarks } from '@wrightonic/contract';
-import { clipFaults, drawFilmTrial, filmedThrows, measureThrow } from '@wrightonic/core';
+import { clipFaults, measureThrow } from '@wrightonic/core';
+import { drawFilmTrial, filmedThrows } from '@wrightonic/core/simulate';
 import type { ClipFault, MeasureRequest, CLIP_FAULTS } from '@wrightonic/core';
 import { leavePage, ME, openPage } from '../../testing/page';
 import type { ClipFacts } from './use-clip';

@@ -1,6 +1,7 @@
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import type { AthleteRecord, IntakeRecord } from '@wrightonic/contract';
-import { readHeight, readMass, WEEKDAYS } from '@wrightonic/core';
+import { WEEKDAYS } from '@wrightonic/core';
+import { readHeight, readMass } from '@wrightonic/core';
 import type { AthleteProfile, LengthUnit, IsoDate, Place, Weekday } from '@wrightonic/core';
 import { UNITS } from '../../ui/units';
 

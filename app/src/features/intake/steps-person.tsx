@@ -7,10 +7,9 @@ import {
   jumpNormsOf,
   LEVELS,
   practiceBudget,
-  readHeight,
-  readMass,
   throwFreeDaysPerWeek,
 } from '@wrightonic/core';
+import { readHeight, readMass } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { api } from '../../data/api';

@@ -1,4 +1,5 @@
-import { linkMovement, linkName, LINKS } from '@wrightonic/core';
+import { linkName, LINKS } from '@wrightonic/core';
+import { linkMovement } from '@wrightonic/core/simulate';
 import type { FindingId, Link } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';

@@ -1,4 +1,5 @@
-import { linkMovement, partOf, shownFault } from '@wrightonic/core';
+import { partOf } from '@wrightonic/core';
+import { linkMovement, shownFault } from '@wrightonic/core/simulate';
 import type { Discipline, Finding, Hand, Link } from '@wrightonic/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';

@@ -1,6 +1,8 @@
 /** What the simulator is asked for. */
-import { SIMULATED_FAULTS, VIEWS } from '@wrightonic/core';
-import type { AthleteProfile, Faults, View } from '@wrightonic/core';
+import { VIEWS } from '@wrightonic/core';
+import { SIMULATED_FAULTS } from '@wrightonic/core/simulate';
+import type { AthleteProfile, View } from '@wrightonic/core';
+import type { Faults } from '@wrightonic/core/simulate';
 import Joi from 'joi';
 import { athleteProfileSchema } from '../profile/profile';
 import { isoDate, oneOf } from '../schema/schema';

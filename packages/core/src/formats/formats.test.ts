@@ -1,8 +1,11 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { dayOrderOf, readDate } from './dates';
-import { faultsCsv, guessChoices, guessColumns, personKey, readHeight, readMass, readRow, readTable } from './roster';
-import type { RosterChoices } from './roster';
+import type { RosterChoices } from './fields';
+import { guessChoices, guessColumns } from './guess';
+import { personKey, readRow } from './row';
+import { readHeight, readMass } from './sizes';
+import { faultsCsv, readTable } from './table';
 import { decodeText } from './text';
 
 const ON = '2026-05-04';

@@ -1,5 +1,6 @@
-import { markedJointsAt, project } from '@wrightonic/core';
-import type { Camera, Delivery, Joint, Vector } from '@wrightonic/core';
+import { markedJointsAt, project } from '@wrightonic/core/simulate';
+import type { Joint, Vector } from '@wrightonic/core';
+import type { Camera, Delivery } from '@wrightonic/core/simulate';
 import { paintHead } from './head';
 import { paintLimb, shade } from './limb';
 import type { Seen } from './limb';

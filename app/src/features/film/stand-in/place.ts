@@ -1,5 +1,5 @@
-import { project } from '@wrightonic/core';
-import type { Camera } from '@wrightonic/core';
+import { project } from '@wrightonic/core/simulate';
+import type { Camera } from '@wrightonic/core/simulate';
 import type { Place } from './look';
 import type { Ink } from '../paint';
 

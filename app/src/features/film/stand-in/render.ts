@@ -1,5 +1,6 @@
-import { cameraFor, deliveryFor, randomFrom } from '@wrightonic/core';
-import type { Camera, ThrowWanted } from '@wrightonic/core';
+import { randomFrom } from '@wrightonic/core';
+import { cameraFor, deliveryFor } from '@wrightonic/core/simulate';
+import type { Camera, ThrowWanted } from '@wrightonic/core/simulate';
 import { BufferTarget, CanvasSource, Mp4OutputFormat, Output, WebMOutputFormat } from 'mediabunny';
 import { drawNumber, drawStandIn, paintLight } from './camera';
 import { plainLook, variedBuild, variedLook } from './look';
