@@ -6,7 +6,7 @@ import type { AddressInfo } from 'node:net';
 import { digest } from './auth/secrets';
 import { readConfig } from './config';
 import { connect, migrate } from './db/connect';
-import { isAway } from './http/api';
+import { isAway } from './http/faults';
 import { createApp } from './http/app';
 import { faultNote } from './http/notes';
 import { warmUp } from './warm';

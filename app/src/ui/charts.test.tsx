@@ -2,7 +2,10 @@ import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { PaperProvider } from 'react-native-paper';
 import Svg from 'react-native-svg';
 import { Circle, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { LevelChart, LoadChart, RepsChart, shortDay } from './charts';
+import { LevelChart } from './LevelChart';
+import { LoadChart } from './LoadChart';
+import { RepsChart } from './RepsChart';
+import { shortDay } from './ChartFrame';
 import { lightTheme } from './theme';
 
 const WIDTH = 360;

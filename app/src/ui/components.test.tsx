@@ -7,7 +7,7 @@ import { PainCheck } from '../parts/PainCheck';
 import { RepButtons } from '../features/run/RepButtons';
 import { SpeedPad } from '../features/run/SpeedPad';
 import { ChainStrip } from './ChainStrip';
-import { LevelChart } from './charts';
+import { LevelChart } from './LevelChart';
 import { Choice } from './controls';
 import { Mannequin } from './Mannequin';
 import { DARK, darkTheme, LIGHT, lightTheme } from './theme';

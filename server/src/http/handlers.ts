@@ -2,43 +2,29 @@ import type { AnswerOf, BodyOf, QueryOf, RouteName } from '@wrightonic/contract'
 import { changePassword, me, signOutEverywhere } from '../services/account';
 import { athleteWork, overview } from '../services/overview';
 import { putAthlete } from '../services/put-athlete';
-import { bodyOf, dropBodyReading, finishBodyCheck, putBodyCheck, putBodyNote, putBodyReading } from '../services/body';
-import { clip, clips, dropClip, mendClip, putClip, putClipPart, putMarks } from '../services/clips';
+import { bodyOf } from '../services/body-picture';
+import { dropBodyReading, finishBodyCheck, putBodyCheck, putBodyNote, putBodyReading } from '../services/body';
+import { clip, clips, dropClip, mendClip, putClip, putMarks } from '../services/clips';
+import { putClipPart } from '../services/clip-file';
 import type { Context } from '../services/context';
 import { putChannel } from '../services/devices';
 import { imports, lookAtImport, putImport, undoImport } from '../services/imports';
 import { intakeOf, putConsent, putIntake } from '../services/intake';
 import { ownEye } from '../services/eyes';
-import {
-  changeFocus,
-  diagnosisOf,
-  dropObservation,
-  endRuling,
-  keepDiagnosis,
-  putFocus,
-  putObservation,
-  putRuling,
-} from '../services/judgement';
+import { changeFocus, putFocus } from '../services/focus';
+import { diagnosisOf, dropObservation, endRuling, keepDiagnosis, putObservation, putRuling } from '../services/judgement';
 import { archive, eraseAthlete, erasePreview, exportAthlete } from '../services/lifecycle';
-import {
-  auditPage,
-  changePerson,
-  dropGroup,
-  dropInvitation,
-  groups,
-  newPasswordLink,
-  people,
-  putGroup,
-  putInvitation,
-  removePerson,
-} from '../services/people';
+import { auditPage } from '../services/audit-page';
+import { changePerson, dropInvitation, newPasswordLink, people, putInvitation, removePerson } from '../services/people';
+import { dropGroup, groups, putGroup } from '../services/groups';
 import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../services/plans';
 import { libraryAnswer, putOwnDrill, putOwnFinding, putOwnLadder } from '../services/library';
 import type { Improve } from '../planner';
 import { progressOf } from '../services/progress';
 import { putClearance, putOuting, putSettings } from '../services/records';
 import { rosterPage } from '../services/roster';
-import { finishSession, logEntries, putSession, removeFromLoad, sessionOf } from '../services/log/sessions';
+import { finishSession, logEntries, putSession, removeFromLoad } from '../services/log/sessions';
+import { sessionOf } from '../services/log/session-record';
 import { todayList } from '../services/today';
 
 export interface Call<Body = unknown, Query = unknown> {

@@ -4,7 +4,7 @@ import { setImmediate } from 'node:timers/promises';
 import { decodeText, faultsCsv, guessChoices, personKey, readRow, readTable } from '@wrightonic/core/formats';
 import type { IsoDate, RosterEntry } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
-import { BLANK_ATHLETE, blankFlags } from './athletes';
+import { BLANK_ATHLETE, blankFlags } from './glance';
 import type { Context } from './context';
 import { ATHLETE_TABLES, erase } from './lifecycle';
 import { wordsOf } from './roster';

@@ -4,9 +4,10 @@ import { ageOn, intakeEvidence, thoughtById } from '@wrightonic/core';
 import type { IsoDate } from '@wrightonic/core';
 import { v5 as uuidv5 } from 'uuid';
 import { notFound, ProblemError, wrongField } from '../problems';
-import { athleteRecord, holdAthlete, renewGlance } from './athletes';
+import { athleteRecord, holdAthlete } from './athletes';
+import { renewGlance } from './glance';
 import type { Context } from './context';
-import { replan } from './plans';
+import { replan } from './replan';
 
 const ADULT = 18;
 

@@ -1,16 +1,14 @@
-import type { AthleteOverview, DiagnosisRecord, FocusChange, NewFocus, NewObservation, NewRuling } from '@wrightonic/contract';
 import { check, diagnosisRequestSchema } from '@wrightonic/contract';
-
-import { CATALOGUE_VERSION, changesSince, dayInWords, EvidenceError, findingById, focusSlot, howSure } from '@wrightonic/core';
+import type { DiagnosisRecord, NewObservation, NewRuling } from '@wrightonic/contract';
+import { CATALOGUE_VERSION, changesSince, dayInWords, EvidenceError, findingById } from '@wrightonic/core';
 import type { Diagnosis, DiagnosisRequest, IsoDate, Judged } from '@wrightonic/core';
-import { conflict, notFound, ProblemError, wrongField } from '../problems';
-import { athleteRecord, currentDiagnosis, fociOf, holdAthlete, profileOf, renewGlance } from './athletes';
-import { overview } from './overview';
+import { conflict, ProblemError, wrongField } from '../problems';
+import { athleteRecord, profileOf } from './athletes';
 import { within } from './context';
-import { reclimb } from './log/reclimb';
-import { replan } from './plans';
-import { judgementOn } from './standing';
 import type { Context } from './context';
+import { renewGlance } from './glance';
+import { currentDiagnosis } from './judged';
+import { judgementOn } from './standing';
 
 /** The judgement as it stands, not stored. */
 export async function diagnosisOf(ctx: Context, athleteId: string, id = ''): Promise<DiagnosisRecord> {
@@ -160,91 +158,4 @@ export async function keepDiagnosis(ctx: Context, athleteId: string, id: string)
     shown: JSON.stringify({ evidence: shown.evidence, result: shown.result }),
   });
   return shown;
-}
-
-/** “Likely the cause”, “Possibly the cause”: how sure, as the start of a reason. */
-const causeWords = (probability: number): string =>
-  `${howSure(probability).replace('Possible', 'Possibly').replace('Could well be', 'May well be')} the cause`;
-
-/** Makes a finding the focus. At most one lower-half and one arm-action focus stand at a time: the new one takes the old one's place. */
-export async function putFocus(ctx: Context, athleteId: string, id: string, given: NewFocus): Promise<AthleteOverview> {
-  const athlete = await athleteRecord(ctx, athleteId);
-  const finding = findingById(given.finding);
-  if (!finding.disciplines.includes(athlete.discipline))
-    throw wrongField('finding', `“${given.finding}” does not occur in the ${athlete.discipline} delivery`);
-  if (given.diagnosis !== null && !(await ctx.tenant.has('diagnoses', { id: given.diagnosis, athlete_id: athleteId })))
-    throw wrongField('diagnosis', 'is not a kept diagnosis of this athlete; keep it first');
-  await ctx.tenant.transaction(async (tenant) => {
-    const inside = within(ctx, tenant);
-    await holdAthlete(inside, athleteId);
-    const known = (await tenant.from('foci').where('id', id).first('athlete_id')) as { athlete_id: string } | undefined;
-    if (known && known.athlete_id !== athleteId) throw notFound('focus');
-    if (known) return;
-    const { result } = await currentDiagnosis(inside, athleteId, athlete);
-    const root = result.roots.find((r) => r.finding === given.finding);
-    const eases =
-      result.roots[0]?.finding === given.finding
-        ? result.expectedToEase.slice(0, 3).map((e) => findingById(e.finding).title.toLowerCase())
-        : [];
-    const why = root
-      ? `${causeWords(root.probability)} (${Math.round(100 * root.probability)} %)${eases.length > 0 ? `; should ease: ${eases.join(', ')}` : ''}.`
-      : 'By the coach’s own word.';
-    await tenant
-      .from('foci')
-      .where({ athlete_id: athleteId, slot: focusSlot(given.finding) })
-      .whereNull('ended_at')
-      .update({ ended_at: ctx.now, state: 'left-alone' });
-    await tenant.insertOnce('foci', {
-      id,
-      athlete_id: athleteId,
-      diagnosis_id: given.diagnosis,
-      finding: given.finding,
-      slot: focusSlot(given.finding),
-      rung: given.rung,
-      state: given.rung >= 6 ? 'holding' : 'working',
-      started_on: ctx.today,
-      started_rung: given.rung,
-      started_at: ctx.now,
-      rung_since: ctx.today,
-      rung_since_at: ctx.now,
-      why: why.slice(0, 500),
-      chance_then: result.posterior[given.finding] ?? null,
-    });
-    await renewGlance(inside, athleteId);
-    await replan(inside, athleteId);
-  });
-  return overview(ctx, athleteId);
-}
-
-/** The coach's own word: another rung, or the end of a focus. Kept beside the gate's verdicts. */
-export async function changeFocus(ctx: Context, athleteId: string, id: string, change: FocusChange): Promise<AthleteOverview> {
-  await ctx.tenant.transaction(async (tenant) => {
-    const inside = within(ctx, tenant);
-    await holdAthlete(inside, athleteId);
-    const focus = (await fociOf(inside, athleteId)).find((f) => f.id === id);
-    if (!focus) throw notFound('focus');
-    if (focus.ended_at !== null)
-      throw conflict('The focus has ended', 'This focus was ended already; choose a new one from the diagnosis.');
-    const rung = change.rung ?? focus.rung;
-    if (rung !== focus.rung)
-      await tenant.insertOnce('verdicts', {
-        id: ctx.newId(),
-        athlete_id: athleteId,
-        focus_id: id,
-        session_id: null,
-        on_date: ctx.today,
-        at: ctx.now,
-        finding: focus.finding,
-        from_rung: focus.rung,
-        to_rung: rung,
-        verdict: rung > focus.rung ? 'advance' : 'regress',
-        reason: `The coach’s word: ${change.reason}`.slice(0, 500),
-        by_whom: 'coach',
-      });
-    if (change.end) await tenant.from('foci').where('id', id).update({ state: change.end, ended_at: ctx.now });
-    await reclimb(inside, athleteId, ctx.today);
-    await renewGlance(inside, athleteId);
-    await replan(inside, athleteId);
-  });
-  return overview(ctx, athleteId);
 }

@@ -2,7 +2,7 @@ import { wholeWords } from '@wrightonic/core';
 import type { Archiving, AthleteExport, AthleteOverview, ErasePreview, Erasure } from '@wrightonic/contract';
 import { rm } from 'node:fs/promises';
 import { notFound, wrongField } from '../problems';
-import { clipPath } from './clips';
+import { clipPath } from './clip-file';
 import { overview } from './overview';
 import type { Context } from './context';
 

@@ -10,7 +10,7 @@ import type {
 import { ageOn, fromMph, measureById, SPARED_UNDER, speaksOf, spurtOf, toMph, wordsForAthlete } from '@wrightonic/core';
 import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate, PlanSession } from '@wrightonic/core';
 import { EMPTY_INTAKE, may } from '@wrightonic/contract';
-import { bodyHistories } from './body';
+import { bodyHistories } from './body-picture';
 import { sessionFor } from './told';
 import type { Context } from './context';
 import type { Observed } from './evidence';
@@ -20,7 +20,10 @@ import type { Load } from './load';
 import { repDaysOf } from './rep-days';
 import { trendOn } from './standing';
 import { timelineOf } from './timeline';
-import { toRecord, profileOf, rowOf, athleteRecord, toFocus, fociOf, currentDiagnosis, movesOf } from './athletes';
+import { toRecord, profileOf, rowOf, athleteRecord } from './athletes';
+import { toFocus, fociOf } from './foci';
+import { currentDiagnosis } from './judged';
+import { movesOf } from './moves';
 import { academyWords } from './library';
 import type { AthleteDbRow } from './athletes';
 

@@ -1,27 +1,14 @@
 import { INVITES, ROLE_NAMES } from '@wrightonic/contract';
-import type {
-  AuditPage,
-  AuditQuery,
-  GroupRecord,
-  GroupRow,
-  InvitationLink,
-  InvitationRow,
-  NamedId,
-  NewInvitation,
-  People,
-  PersonChange,
-  Role,
-} from '@wrightonic/contract';
+import type { InvitationLink, InvitationRow, NamedId, NewInvitation, People, PersonChange, Role } from '@wrightonic/contract';
 import { digest, newSecret } from '../auth/secrets';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
-import { dayIn } from './time';
 import type { Context } from './context';
 
 const INVITATION_DAYS = 7;
-const AUDIT_PAGE = 60;
+
 const PEOPLE_SHOWN = 1000;
 
-const byOwner = (rows: readonly { owner: string; id: string; name: string }[]): ReadonlyMap<string, NamedId[]> => {
+export const byOwner = (rows: readonly { owner: string; id: string; name: string }[]): ReadonlyMap<string, NamedId[]> => {
   const found = new Map<string, NamedId[]>();
   for (const { owner, id, name } of rows) found.set(owner, [...(found.get(owner) ?? []), { id, name }]);
   return found;
@@ -199,81 +186,3 @@ export async function removePerson(ctx: Context, id: string): Promise<People> {
 }
 
 // ---- groups ---------------------------------------------------------------------------------------------------------------
-
-/** The groups that the person may see, with their athletes. */
-export async function groups(ctx: Context): Promise<GroupRow[]> {
-  const query = ctx.tenant.from('athlete_groups').orderBy('name');
-  if (ctx.reach === 'groups') void query.whereIn('id', ctx.user.groups);
-  const rows = (await query.select('id', 'name')) as NamedId[];
-  const members = (await ctx.tenant
-    .from('group_members')
-    .join('athletes', 'athletes.id', 'group_members.athlete_id')
-    .where('athletes.archived', false)
-    .whereIn(
-      'group_members.group_id',
-      rows.map((r) => r.id),
-    )
-    .orderBy('athletes.name')
-    .select({ owner: 'group_members.group_id', id: 'athletes.id', name: 'athletes.name' })) as {
-    owner: string;
-    id: string;
-    name: string;
-  }[];
-  const athletesOf = byOwner(members);
-  return rows.map(({ id, name }) => ({ id, name, athletes: athletesOf.get(id) ?? [] }));
-}
-
-export async function putGroup(ctx: Context, id: string, given: GroupRecord): Promise<GroupRow[]> {
-  const same = (await ctx.tenant.from('athlete_groups').where('name', given.name).whereNot('id', id).first('id')) as
-    object | undefined;
-  if (same) throw wrongField('name', `“${given.name}” is a group already`);
-  const here = (await ctx.tenant.from('athletes').whereIn('id', given.athletes).select('id')) as object[];
-  if (here.length !== given.athletes.length) throw wrongField('athletes', 'names somebody who is not an athlete of this academy');
-  await ctx.tenant.upsert('athlete_groups', { id, name: given.name });
-  await ctx.tenant.from('group_members').where('group_id', id).delete();
-  await ctx.tenant.insertLinks(
-    'group_members',
-    given.athletes.map((athlete) => ({ group_id: id, athlete_id: athlete })),
-  );
-  return groups(ctx);
-}
-
-export async function dropGroup(ctx: Context, id: string): Promise<GroupRow[]> {
-  await ctx.tenant.from('athlete_groups').where('id', id).delete();
-  return groups(ctx);
-}
-
-// ---- who did what ---------------------------------------------------------------------------------------------------------
-
-interface AuditDbRow {
-  id: string;
-  at: Date;
-  who: string;
-  role: Role;
-  did: string;
-  athlete_id: string | null;
-  athlete_name: string | null;
-}
-
-export async function auditPage(ctx: Context, { athlete, before }: AuditQuery): Promise<AuditPage> {
-  const query = ctx.tenant
-    .from('audit_entries')
-    .leftJoin('athletes', 'athletes.id', 'audit_entries.athlete_id')
-    .orderBy('audit_entries.id', 'desc')
-    .limit(AUDIT_PAGE + 1);
-  if (athlete) void query.where('audit_entries.athlete_id', athlete);
-  if (before) void query.where('audit_entries.id', '<', before);
-  const rows = (await query.select('audit_entries.*', { athlete_name: 'athletes.name' })) as AuditDbRow[];
-  return {
-    entries: rows.slice(0, AUDIT_PAGE).map((row) => ({
-      id: row.id,
-      at: row.at.toISOString(),
-      on: dayIn(ctx.academy.timeZone, row.at),
-      who: row.who,
-      role: row.role,
-      did: row.did,
-      athlete: row.athlete_id && row.athlete_name ? { id: row.athlete_id, name: row.athlete_name } : null,
-    })),
-    more: rows.length > AUDIT_PAGE,
-  };
-}

@@ -2,7 +2,9 @@ import { addDays, aidsOff, DRILLS, hasDrill, libraryFrom } from '@wrightonic/cor
 import type { IsoDate, Library, PlanRequest } from '@wrightonic/core';
 import type { NewPlan } from '@wrightonic/contract';
 import { conflict } from '../problems';
-import { athleteRecord, currentDiagnosis, fociOf, profileOf, schoolsOf } from './athletes';
+import { athleteRecord, profileOf } from './athletes';
+import { currentDiagnosis, schoolsOf } from './judged';
+import { fociOf } from './foci';
 import type { Context } from './context';
 import { intakeOf } from './intake';
 import { libraryAnswer, plannedWith } from './library';

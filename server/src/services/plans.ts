@@ -1,28 +1,18 @@
 import { may } from '@wrightonic/contract';
 import type { NewPlan, PlanEdits, PlanRecord } from '@wrightonic/contract';
-import {
-  addDays,
-  CATALOGUE_VERSION,
-  daysBetween,
-  drillById,
-  editPlan,
-  hasDrill,
-  isLegWork,
-  makePlan,
-  openLedger,
-} from '@wrightonic/core';
-import type { Allowance, Broken, IsoDate, Library, Plan, PlanEdit, PlanRequest, PlanSession } from '@wrightonic/core';
+import { addDays, CATALOGUE_VERSION, daysBetween, editPlan, makePlan } from '@wrightonic/core';
+import type { Broken, IsoDate, Library, Plan, PlanEdit, PlanRequest } from '@wrightonic/core';
+import type { Improve } from '../planner';
 import { conflict, notFound, wrongField } from '../problems';
-import { athleteRecord, fociOf, holdAthlete } from './athletes';
-import type { AssignmentRow } from './overview';
+import { assign } from './assign';
+import { athleteRecord, holdAthlete } from './athletes';
 import { within } from './context';
 import type { Context } from './context';
-import type { Improve } from '../planner';
 import { academyLibrary, libraryAnswer, plannedWith } from './library';
-import { sessionFor } from './told';
 import { planRequest } from './plan-request';
+import { sessionFor } from './told';
 
-interface PlanRow {
+export interface PlanRow {
   id: string;
   on_date: IsoDate;
   weeks: number;
@@ -34,6 +24,7 @@ interface PlanRow {
   base: Plan | null;
   edits: readonly PlanEdit[] | null;
 }
+
 /** A plan as it is told; what it was made from only to who may change it. */
 const toPlan = (ctx: Context, row: PlanRow): PlanRecord => {
   const changes = may(ctx.user.role, 'changePlan');
@@ -75,11 +66,11 @@ async function planById(ctx: Context, athleteId: string, id: string): Promise<Pl
 }
 
 /** Weeks, begun ones too, of a plan from a day to its last. */
-const weeksTo = (from: IsoDate, last: IsoDate): number => Math.max(1, Math.ceil((daysBetween(from, last) + 1) / 7));
+export const weeksTo = (from: IsoDate, last: IsoDate): number => Math.max(1, Math.ceil((daysBetween(from, last) + 1) / 7));
 
 const lastDayOf = ({ on, weeks, until }: PlanRequest): IsoDate => until ?? addDays(on, 7 * weeks - 1);
 
-async function store(ctx: Context, athleteId: string, id: string, request: PlanRequest): Promise<Plan> {
+export async function store(ctx: Context, athleteId: string, id: string, request: PlanRequest): Promise<Plan> {
   const plan = makePlan(request);
   await ctx.tenant.insertOnce('plans', {
     id,
@@ -163,30 +154,6 @@ function requireUnbroken(broken: readonly Broken[]): void {
   if (first) throw conflict('The plan breaks a rule', `${first.detail}${first.mend ? ` ${first.mend.label}.` : ''}`);
 }
 
-const toRows = (ctx: Context, athleteId: string, planId: string, sessions: readonly PlanSession[]) =>
-  sessions.map((session) => ({
-    id: ctx.newId(),
-    athlete_id: athleteId,
-    plan_id: planId,
-    on_date: session.date,
-    session: JSON.stringify(session),
-  }));
-
-/** Assigns a plan’s sessions from `from` on; sessions still to come of earlier plans give way. */
-async function assign(ctx: Context, athleteId: string, id: string, plan: Plan, from: IsoDate): Promise<void> {
-  await ctx.tenant.from('assignments').where({ athlete_id: athleteId, done: false }).where('on_date', '>=', from).delete();
-  await ctx.tenant.insertOnce(
-    'assignments',
-    toRows(
-      ctx,
-      athleteId,
-      id,
-      plan.sessions.filter((s) => s.date >= from),
-    ),
-  );
-  await ctx.tenant.from('plans').where('id', id).update({ assigned: true });
-}
-
 export async function assignPlan(ctx: Context, athleteId: string, id: string): Promise<PlanRecord> {
   return ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
@@ -198,94 +165,4 @@ export async function assignPlan(ctx: Context, athleteId: string, id: string): P
     if (!row.assigned) await assign(inside, athleteId, id, row.plan, ctx.today);
     return toPlan(ctx, await planById(inside, athleteId, id));
   });
-}
-
-/** The plan that is assigned: the one made last. */
-const assignedPlan = async (ctx: Context, athleteId: string): Promise<PlanRow | undefined> =>
-  (await ctx.tenant
-    .from('plans')
-    .where({ athlete_id: athleteId, assigned: true })
-    .orderBy('created_at', 'desc')
-    .orderBy('id', 'desc')
-    .first()) as PlanRow | undefined;
-
-/** Whether a session holds more than a day now allows. */
-function isTooMuch(session: PlanSession, { throws, highEffort, highestEffort, legsClosed }: Allowance): boolean {
-  return (
-    session.throws > throws ||
-    session.highEffort > highEffort ||
-    session.items.some(
-      (item) =>
-        (item.throws > 0 && item.effort[1] > highestEffort) ||
-        (legsClosed && hasDrill(item.drill) && isLegWork(drillById(item.drill))),
-    )
-  );
-}
-
-/** A session that runs while its day is planned anew goes on under what is assigned now. */
-async function relink(ctx: Context, athleteId: string): Promise<void> {
-  const now = (await ctx.tenant
-    .from('assignments')
-    .where({ athlete_id: athleteId, on_date: ctx.today, done: false })
-    .first('id')) as { id: string } | undefined;
-  if (!now) return;
-  await ctx.tenant
-    .from('work_sessions')
-    .where({ athlete_id: athleteId, on_date: ctx.today })
-    .whereNull('finished_at')
-    .whereNull('assignment_id')
-    .update({ assignment_id: now.id });
-}
-
-/** What a plan made anew keeps of the coach’s hand: what was added or pinned. */
-function pinnedByHand({ request, edits }: PlanRow): Pick<PlanRequest, 'games' | 'pinned'> {
-  const own = (edits ?? []).flatMap((e) => (e.kind === 'add' || e.kind === 'pin' ? [{ date: e.date, drill: e.drill }] : []));
-  return { games: request.games, pinned: [...request.pinned, ...own] };
-}
-
-/**
- * What really happened takes the place of what was expected: the assigned plan is made anew from tomorrow, up to the last day that it
- * always had. What is shown for today stays, unless a rule no longer allows it. To be called after whatever a plan hangs on: a lock, a
- * game, a clearance, a rung, a birth date.
- */
-export async function replan(ctx: Context, athleteId: string): Promise<void> {
-  const current = await assignedPlan(ctx, athleteId);
-  if (!current || current.ends_on < ctx.today) return;
-  const active = (await fociOf(ctx, athleteId)).some((f) => f.ended_at === null);
-  const tomorrow = addDays(ctx.today, 1);
-  const open = ctx.tenant.from('assignments').where({ athlete_id: athleteId, done: false });
-  if (!active) {
-    await open.where('on_date', '>=', tomorrow).delete();
-    return;
-  }
-  const { games, pinned } = pinnedByHand(current);
-  const request = await planRequest(ctx, athleteId, ctx.today, {
-    weeks: weeksTo(ctx.today, current.ends_on),
-    games: games.filter((g) => g.date >= ctx.today),
-    pinned: pinned.filter((p) => p.date >= ctx.today),
-    until: current.ends_on,
-    began: current.request.began ?? current.request.on,
-    asItStands: current.plan.sessions
-      .filter((s) => s.date >= ctx.today)
-      .map(({ date, items }) => ({ date, drills: items.map((i) => i.drill) })),
-  });
-  const today = (await open.clone().where('on_date', ctx.today).first()) as AssignmentRow | undefined;
-  const kept = today && !isTooMuch(today.session, openLedger(request).allowance(ctx.today)) ? today.session : null;
-  const id = ctx.newId();
-  if (today && !kept) {
-    // For safety only: today is planned anew with the rest.
-    const plan = await store(ctx, athleteId, id, request);
-    await assign(ctx, athleteId, id, plan, ctx.today);
-    await relink(ctx, athleteId);
-    return;
-  }
-  if (tomorrow > current.ends_on) return;
-  const planned = kept ? [{ date: ctx.today, throws: kept.throws, highEffort: kept.highEffort }] : [];
-  const plan = await store(ctx, athleteId, id, {
-    ...request,
-    on: tomorrow,
-    weeks: weeksTo(tomorrow, current.ends_on),
-    recentLoad: [...request.recentLoad, ...planned],
-  });
-  await assign(ctx, athleteId, id, plan, tomorrow);
 }

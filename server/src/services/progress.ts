@@ -2,7 +2,9 @@ import type { FocusProgress, Progress } from '@wrightonic/contract';
 import { addDays, daysOf, fromMph, ownBestShare, summariseSession, toMph, trend } from '@wrightonic/core';
 import type { IsoDate, SessionSummary } from '@wrightonic/core';
 
-import { athleteRecord, fociOf, movesOf, profileOf, toFocus } from './athletes';
+import { athleteRecord, profileOf } from './athletes';
+import { fociOf, toFocus } from './foci';
+import { movesOf } from './moves';
 import type { Context } from './context';
 import { loadOf } from './load';
 import { gatesOf } from './log/reclimb';

@@ -5,10 +5,10 @@ import { wrongField } from '../problems';
 import { within } from './context';
 import type { Context } from './context';
 import { correctDiscipline } from './discipline';
-import { replan } from './plans';
+import { replan } from './replan';
 import { keepWords } from './roster';
 import { keepSize } from './sizes';
-import { blankFlags, renewGlance, UNSEEN } from './athletes';
+import { blankFlags, renewGlance, UNSEEN } from './glance';
 import type { AthleteDbRow } from './athletes';
 import { overview } from './overview';
 

@@ -1,116 +1,28 @@
-import { may, mayAtAge } from '@wrightonic/contract';
-import type { AthleteOverview, RightName, Role } from '@wrightonic/contract';
-import { bodyTestById, FINDINGS, linkName, linkOf, measureBand, measureById, outside, RUNG_NAMES } from '@wrightonic/core';
+import { may } from '@wrightonic/contract';
+import type { RightName } from '@wrightonic/contract';
+import { FINDINGS, linkName, linkOf } from '@wrightonic/core';
 import type { Link } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
-import { ChainStrip } from '../../ui/ChainStrip';
-import { LevelChart } from '../../ui/charts';
-import { Action, Blank, Caution, Figure, LinkRow, Loading } from '../../ui/controls';
-import { FocusStory } from '../../ui/FocusStory';
-import { BandMark, GradeMark } from '../../ui/GradeMark';
-import { Panes, Row, Screen, Section } from '../../ui/layout';
-import { TellAthlete } from '../../ui/TellAthlete';
-import { SPACE, usePalette } from '../../ui/theme';
-import { useWordsFor } from '../../ui/use-words';
-import { sideName, spokenEvent, weekDay } from '../../ui/words';
-import { AgeRule } from './AgeRule';
 import { ChildChoice } from '../../parts/ChildChoice';
-import { ClearanceForm } from '../../parts/ClearanceForm';
 import { ClearanceLine } from '../../parts/ClearanceLine';
-import { GateMove } from './GateMove';
-import { OutingForm } from '../../parts/OutingForm';
 import { SessionItems } from '../../parts/SessionItems';
-import { useUnits } from '../../ui/units';
+import { ChainStrip } from '../../ui/ChainStrip';
+import { LevelChart } from '../../ui/LevelChart';
+import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
+import { Panes, Screen, Section } from '../../ui/layout';
+import { SPACE, usePalette } from '../../ui/theme';
 import { useVocabulary } from '../../ui/vocabulary';
-
-const BODY_SHOWN = 5;
-
-function FocusPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
-  const say = useVocabulary();
-  const palette = usePalette();
-  const router = useRouter();
-  const { id, foci, why } = data;
-  // To the athlete and the family a weak link is room to gain, in plain words.
-  const judges = may(role, 'judge');
-  const inWords = useWordsFor(data.age);
-  if (foci.length === 0)
-    return (
-      <Blank
-        title="No focus yet"
-        action={
-          judges ? (
-            <Action kind="quiet" label="Look at the delivery" onPress={() => router.push(`/athletes/${id}/look`)} />
-          ) : undefined
-        }
-      >
-        Look link by link; the likeliest cause becomes the focus.
-      </Blank>
-    );
-  return (
-    <View style={{ gap: SPACE.s }}>
-      {foci.map((focus) => (
-        <View key={focus.id} style={{ gap: 2 }}>
-          <Text variant="titleLarge" testID="focus-title">
-            {judges ? say.title(focus.finding) : inWords(say.forAthlete(focus.finding))}
-          </Text>
-          <Text variant="bodyMedium" style={{ color: palette.soft }} testID="focus-rung">
-            {`Rung ${focus.rung}, ${RUNG_NAMES[focus.rung].toLowerCase()}, since ${weekDay(focus.rungSince)}`}
-          </Text>
-          <FocusStory focus={focus} />
-        </View>
-      ))}
-      {why && judges ? (
-        <Text variant="bodySmall">{`When it was chosen: ${why[0]!.toLowerCase()}${say.sentence(why).slice(1)}`}</Text>
-      ) : null}
-      {!judges && data.told ? <TellAthlete words={data.told} headed /> : null}
-    </View>
-  );
-}
-
-function ArmPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
-  const units = useUnits();
-  const { today, week, warnings } = data.workload;
-  const [form, setForm] = useState<'outing' | 'clearance' | null>(null);
-  return (
-    <View style={{ gap: SPACE.m }}>
-      <Row style={{ gap: SPACE.xl }}>
-        <Figure value={String(today.throwsLeft)} label="throws left" tone={today.throwsLeft === 0 ? 'clay' : undefined} />
-        <Figure value={String(today.pitchesLeft)} label="pitches left" />
-        <Figure
-          value={today.restUntil ? weekDay(today.restUntil) : 'none'}
-          label={today.restUntil ? 'pitching again from' : 'rest owed'}
-        />
-        <Figure
-          value={String(week.throws)}
-          label={week.mean === null ? 'throws in 7 days' : `in 7 days, usual ${Math.round(week.mean)}`}
-        />
-      </Row>
-      {warnings.slice(0, 4).map((w) => (
-        <Text key={w.rule + w.detail} variant="bodySmall">
-          {`• ${w.detail}`}
-        </Text>
-      ))}
-      <AgeRule data={data} />
-      {data.spurt ? (
-        <Caution testID="spurt">{`Grown ${units.text(data.spurt.cm, 'cm')} since ${weekDay(data.spurt.since)}: test the body anew and throw less for a while. Older measures and tests count less.`}</Caution>
-      ) : null}
-      {form === null ? (
-        <Row>
-          <Action kind="quiet" label="Add a game or outside throws" onPress={() => setForm('outing')} />
-          {today.locked?.until === 'clearance' && mayAtAge(role, 'recordClearance', data.age) ? (
-            <Action kind="quiet" label="Record a clearance" onPress={() => setForm('clearance')} testID="record-clearance" />
-          ) : null}
-        </Row>
-      ) : null}
-      {form === 'outing' ? <OutingForm athlete={data.id} onDone={() => setForm(null)} /> : null}
-      {form === 'clearance' ? <ClearanceForm athlete={data.id} onDone={() => setForm(null)} /> : null}
-    </View>
-  );
-}
+import { weekDay } from '../../ui/words';
+import { ArmPart } from './ArmPart';
+import { BodyPart } from './BodyPart';
+import { FocusPart } from './FocusPart';
+import { GateMove } from './GateMove';
+import { Glance } from './Glance';
+import { MeasuredPart } from './MeasuredPart';
 
 const PARTS: readonly { readonly path: string; readonly name: string; readonly text: string; readonly needs: RightName }[] = [
   { path: 'look', name: 'Look', text: 'Eye checks, link by link', needs: 'judge' },
@@ -123,105 +35,6 @@ const PARTS: readonly { readonly path: string; readonly name: string; readonly t
   { path: 'family', name: 'Contacts and consent', text: 'Who can be reached, what they agree to', needs: 'seeIntake' },
   { path: 'record', name: 'The record', text: 'Export, put away, erase', needs: 'exportAthlete' },
 ];
-
-/** The body at a glance: the newest of each test, the limits first. */
-function BodyPart({ data, role }: { readonly data: AthleteOverview; readonly role: Role }) {
-  const units = useUnits();
-  const palette = usePalette();
-  const router = useRouter();
-  const { body, athlete, id } = data;
-  const mayTest = may(role, 'judge');
-  const rank = { limit: 0, watch: 1, pass: 2 } as const;
-  const shown = [...body].sort((a, b) => rank[a.grade] - rank[b.grade]).slice(0, BODY_SHOWN);
-  const free = body.filter((b) => b.grade === 'pass').length;
-  return (
-    <View style={{ gap: SPACE.xs }}>
-      {body.length === 0 ? <Text style={{ color: palette.soft }}>Not tested yet.</Text> : null}
-      {shown.map((b) => (
-        <View key={`${b.test}-${b.side}`} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
-          <GradeMark grade={b.grade} />
-          <Text variant="bodyMedium" style={{ flex: 1, minWidth: 0 }} numberOfLines={1}>
-            {`${bodyTestById(b.test).name}${b.side === 'none' ? '' : `, ${sideName(b.side, athlete.throws)}`}`}
-          </Text>
-          <Text variant="bodyMedium" style={{ fontVariant: ['tabular-nums'] }}>
-            {`${units.text(b.value, bodyTestById(b.test).unit)} ± ${units.amount(b.sd, bodyTestById(b.test).unit, 1)}`}
-          </Text>
-        </View>
-      ))}
-      {body.length > shown.length ? (
-        <Text
-          variant="bodySmall"
-          style={{ color: palette.soft }}
-        >{`${body.length} tests and sides in all, ${free} of them free.`}</Text>
-      ) : null}
-      {mayTest ? (
-        <Row>
-          <Action
-            kind="quiet"
-            label={body.length === 0 ? 'Check the body' : 'Body and its history'}
-            onPress={() => router.push(`/athletes/${id}/body`)}
-            testID="check-body"
-          />
-        </Row>
-      ) : null}
-    </View>
-  );
-}
-
-const MEASURED_SHOWN = 5;
-
-/** The newest measures, those outside their band first. */
-function MeasuredPart({ data }: { readonly data: AthleteOverview }) {
-  const units = useUnits();
-  const palette = usePalette();
-  const { measured, athlete, age } = data;
-  if (measured.length === 0) return <Text style={{ color: palette.soft }}>Nothing has been measured on film yet.</Text>;
-  const rows = measured.map((m) => {
-    const band = measureBand(m.measure, m.event, athlete.discipline, age);
-    return { ...m, band, off: band ? outside(m.value, band) / m.sd : -1 };
-  });
-  const shown = rows.sort((a, b) => b.off - a.off).slice(0, MEASURED_SHOWN);
-  return (
-    <View style={{ gap: SPACE.xs }}>
-      {shown.map((m) => (
-        <View key={`${m.measure}:${m.event}`} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
-          {m.band ? <BandMark off={m.off} /> : <View style={{ width: 16 }} />}
-          <Text variant="bodyMedium" style={{ flex: 1, minWidth: 0 }} numberOfLines={1}>
-            {`${measureById(m.measure).name}, ${spokenEvent(m.event)}`}
-          </Text>
-          <Text variant="bodyMedium" style={{ fontVariant: ['tabular-nums'] }}>
-            {`${units.measured(m.value, m.unit)} ± ${units.amount(m.sd, m.unit)}`}
-          </Text>
-        </View>
-      ))}
-      <Text variant="bodySmall" style={{ color: palette.soft }}>
-        {`${measured.length} measures, the newest from ${weekDay(measured[0]!.on)}; the spread from throw to throw is in every ±.`}
-      </Text>
-    </View>
-  );
-}
-
-/** Is the arm safe, what is today, is it moving: before anything is scrolled. */
-function Glance({ data, unit }: { readonly data: AthleteOverview; readonly unit: string }) {
-  const { today } = data.workload;
-  const series = data.speed?.series ?? [];
-  const gain = series.length > 1 ? series[series.length - 1]!.level - series[0]!.level : null;
-  const work = data.today && !data.today.done ? `${data.today.session.minutes} min` : 'none';
-  return (
-    <Row style={{ gap: SPACE.xl, flexWrap: 'nowrap' }}>
-      <Figure
-        value={today.locked ? 'locked' : String(today.throwsLeft)}
-        label={today.locked ? 'throwing' : 'throws left'}
-        tone={today.throwsLeft === 0 ? 'clay' : undefined}
-      />
-      <Figure value={work} label="work today" />
-      <Figure
-        value={gain === null ? '–' : `${gain >= 0 ? '+' : '−'}${Math.abs(gain).toFixed(1)}`}
-        label={gain === null ? 'no trend yet' : `${unit} since ${weekDay(series[0]!.date)}`}
-      />
-    </Row>
-  );
-}
 
 /** The athlete is in front of you: what we fix and why, today's work, is it moving, is the arm safe. */
 export function AthleteScreen({ id }: { readonly id: string }) {

@@ -1,186 +1,35 @@
-import type { BodyPicture, Me } from '@wrightonic/contract';
-import {
-  asymmetryOf,
-  bandFor,
-  bodyTestById,
-  movedBy,
-  peakPower,
-  POSITION_NAMES,
-  positionOf,
-  READINGS_WANTED,
-  readingRange,
-  slouchLoss,
-  testPoses,
-  valueOf,
-} from '@wrightonic/core';
-import type { AthleteProfile, BodyTest, TestSide, TestStep } from '@wrightonic/core';
+import type { Me } from '@wrightonic/contract';
+import { bodyTestById, POSITION_NAMES, positionOf, readingRange, READINGS_WANTED, testPoses } from '@wrightonic/core';
+import type { AthleteProfile, BodyTest, TestStep } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
-import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
-import { GRADE_WORDS, GradeMark } from '../../ui/GradeMark';
-import { Row, Screen, useWide } from '../../ui/layout';
+import { PainCheck } from '../../parts/PainCheck';
 import { Mannequin } from '../../ui/Mannequin';
+import { Action, Blank, Caution, Loading } from '../../ui/controls';
+import { Row, Screen, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { sideName, sideText } from '../../ui/words';
-import { PainCheck } from '../../parts/PainCheck';
+import { Findings } from './Findings';
+import { StandInPanel } from './StandInPanel';
 import { isAt, isDone } from './check-state';
-import type { CheckState } from './check-state';
 import { Reader } from './readers';
 import { sendTo } from './send';
 import { useCheck } from './use-check';
-import { BODIES, useStandIn } from './use-stand-in';
-import type { BodyName } from './use-stand-in';
 import { useTilt } from './use-tilt';
-import type { Tilt } from './use-tilt';
-import { useUnits } from '../../ui/units';
-import { useVocabulary } from '../../ui/vocabulary';
 
 const ASK_EVERY_MS = 2000;
-const SEED = 4711;
+
+export const SEED = 4711;
+
 const CARE: Record<BodyTest['readBy'], string> = {
   tilt: 'To a mild pull, held and relaxed. Never cranked; stop when it hurts.',
   timer: 'It may tire; it must not hurt. Stop when it does.',
   keypad: 'As far as it goes without strain; stop when it hurts.',
   steps: 'Somebody stands by; stop when it hurts.',
 };
-
-/** What a step has come to so far, in lines: value, sides, posture, what a hold changed, what it limits. */
-function Findings({
-  step,
-  state,
-  athlete,
-  me,
-  picture,
-  onTakeBack,
-}: {
-  readonly step: TestStep;
-  readonly state: CheckState;
-  readonly athlete: AthleteProfile;
-  readonly me: Me;
-  readonly picture: BodyPicture | undefined;
-  readonly onTakeBack: (id: string) => void;
-}) {
-  const say = useVocabulary();
-  const units = useUnits();
-  const palette = usePalette();
-  const test = bodyTestById(step.test);
-  const band = bandFor(test, athlete, state.on, me.academy.numbers.tests);
-  const valuesOf = (side: TestSide, moment: 'first' | 'after' = 'first', of = step.test) =>
-    state.readings.filter((r) => r.test === of && r.side === side && r.moment === moment).map((r) => r.value);
-  const first = valuesOf(step.side);
-  const here = state.readings.filter(isAt(step));
-  const pain = state.notes.find((n) => isAt(step)(n) && n.pain !== null)?.pain;
-  if (pain) return <Caution>{`Ended: it hurt (${pain.site}, ${pain.score}). No more of this side today.`}</Caution>;
-  if (first.length === 0) return null;
-  const value = valueOf(test, first, band);
-  const sides = new Map(
-    test.sides.flatMap((side) => (valuesOf(side).length > 0 ? [[side, valueOf(test, valuesOf(side), band).value] as const] : [])),
-  );
-  const uneven = asymmetryOf(test, sides);
-  const moved = movedBy(test, first, valuesOf(step.side, 'after'));
-  const tall = valuesOf(step.side, 'first', 'trunk-rotation');
-  const slouch =
-    step.test === 'trunk-rotation-slouched' && tall.length > 0
-      ? slouchLoss(valueOf(bodyTestById('trunk-rotation'), tall, band).value, value.value)
-      : null;
-  const finding = test.speaksOf[step.side];
-  const limits = picture?.insight.limits.find((l) => l.finding === finding);
-  const power = step.test === 'vertical-jump' ? peakPower(value.value, athlete.massKg) : null;
-  return (
-    <View style={{ gap: SPACE.xs }} testID="step-value">
-      <Row>
-        <GradeMark grade={value.grade} size={20} />
-        <Text variant="titleMedium">{`${units.text(value.value, test.unit)} ± ${units.amount(value.sd, test.unit, 1)}: ${GRADE_WORDS[value.grade]}`}</Text>
-      </Row>
-      <Row>
-        {here.map((r) => (
-          <Choice
-            key={r.id}
-            label={`${units.text(r.value, test.unit)}${r.moment === 'after' ? ' after' : ''} ×`}
-            chosen={false}
-            onPress={() => onTakeBack(r.id)}
-          />
-        ))}
-      </Row>
-      {value.again ? (
-        <Text variant="bodySmall">{`${units.text(value.spread, test.unit)} apart: one more reading would settle it.`}</Text>
-      ) : null}
-      {uneven ? (
-        <Text variant="bodySmall">{`The sides differ by ${units.text(Math.abs(uneven.difference), test.unit)}; less on the ${sideText(uneven.weaker)}.`}</Text>
-      ) : null}
-      {slouch ? (
-        <Text variant="bodySmall">
-          {slouch.finding
-            ? `Slouching takes ${slouch.lost}° away: posture is a finding of its own.`
-            : `Slouching takes ${slouch.lost}° away.`}
-        </Text>
-      ) : null}
-      {moved ? (
-        <Text variant="bodySmall" testID="moved">
-          {`After the hold ${moved.change >= 0 ? '+' : '−'}${Math.abs(moved.change)} ± ${moved.sd}: ${moved.real ? 'it changes' : 'no more than two readings differ by chance'}.`}
-        </Text>
-      ) : null}
-      {power ? (
-        <Text variant="bodySmall">{`About ${power.watts} W at take-off, ${power.perKg} W per kg: a jump is judged with the mass it lifts.`}</Text>
-      ) : null}
-      {limits && value.grade !== 'pass' ? (
-        <Text variant="bodySmall" style={{ color: palette.soft }} testID="limits">
-          {limits.eases.length > 0
-            ? `What it holds back in this delivery: ${limits.eases
-                .slice(0, 3)
-                .map((e) => `${say.title(e.finding).toLowerCase()} (${Math.round(100 * e.probability)} %)`)
-                .join('; ')}.`
-            : 'Nothing seen so far hangs on it.'}
-        </Text>
-      ) : null}
-    </View>
-  );
-}
-
-/** The stand-in as a panel: the made-up athlete plays over the same stream as a device would. */
-function StandInPanel({
-  tilt,
-  step,
-  athlete,
-  on,
-}: {
-  readonly tilt: Tilt;
-  readonly step: TestStep;
-  readonly athlete: AthleteProfile;
-  readonly on: string;
-}) {
-  const palette = usePalette();
-  const [body, setBody] = useState<BodyName>('stiff-drive-hip');
-  const [here, setHere] = useState(true);
-  useStandIn(here ? tilt.channel : null, step, athlete, on, body, SEED);
-  if (!tilt.channel) return null;
-  const address = `/instrument#${tilt.channel.id}.${tilt.channel.key}`;
-  return (
-    <View style={{ gap: SPACE.xs }}>
-      <Text variant="bodySmall" style={{ color: palette.soft }}>
-        {here ? 'Stand-in inclinometer: a made-up athlete who' : 'The stand-in plays in its own tab.'}
-      </Text>
-      <Row>
-        {here
-          ? (Object.keys(BODIES) as BodyName[]).map((b) => (
-              <Choice key={b} label={BODIES[b].name} chosen={body === b} onPress={() => setBody(b)} />
-            ))
-          : null}
-        <Action
-          kind="plain"
-          label={here ? 'In a tab of its own' : 'Play it here again'}
-          onPress={() => {
-            if (here) window.open(address, '_blank');
-            setHere(!here);
-          }}
-        />
-      </Row>
-    </View>
-  );
-}
 
 type Panel = 'none' | 'pain' | 'note';
 

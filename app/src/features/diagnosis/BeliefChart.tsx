@@ -1,7 +1,7 @@
 import type { BeliefHistory } from '@wrightonic/core';
 import { scaleLinear, scalePoint } from 'd3-scale';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { ChartFrame, shortDay } from '../../ui/charts';
+import { ChartFrame, shortDay } from '../../ui/ChartFrame';
 import { NUMBER_FONT, usePalette } from '../../ui/theme';
 import { percent } from '../../ui/words';
 import { useVocabulary } from '../../ui/vocabulary';

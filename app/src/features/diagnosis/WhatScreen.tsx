@@ -6,22 +6,24 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { newId } from '../../data/ids';
-import { Action, Blank, Caution, Choice, LinkRow, Loading } from '../../ui/controls';
 import { FocusStory } from '../../ui/FocusStory';
+import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
+import { useVocabulary } from '../../ui/vocabulary';
 import { percent } from '../../ui/words';
 import { BeliefChart } from './BeliefChart';
 import { CheckNext } from './CheckNext';
 import { ForAthlete } from './ForAthlete';
 import { Changes, Notes } from './Remarks';
+import { RootPart } from './RootPart';
 import { Rulings } from './Rulings';
 import { SplitBar } from './SplitBar';
-import { useJudged } from './use-judged';
 import { Why } from './Why';
-import { useVocabulary } from '../../ui/vocabulary';
+import { useJudged } from './use-judged';
 
-const KIND_WORDS: Record<Root['kind'], string> = { limit: 'body', habit: 'timing or habit', cue: 'a misread cue' };
+export const KIND_WORDS: Record<Root['kind'], string> = { limit: 'body', habit: 'timing or habit', cue: 'a misread cue' };
+
 const STYLE_TITLES: Record<string, string> = {
   'high-leg-kick': 'High leg kick',
   'hands-overhead': 'Hands overhead',
@@ -29,46 +31,12 @@ const STYLE_TITLES: Record<string, string> = {
   'finish-off-line': 'Finish off line',
   'rubber-side': 'Side of the rubber',
 };
+
 const ROOTS_SHOWN = 5;
+
 const CHECKS_SHOWN = 3;
+
 const LIST_SHOWN = 6;
-
-interface RootPartProps {
-  readonly root: Root;
-  /** How likely it is there at all. */
-  readonly present: number;
-  readonly first: boolean;
-  readonly chosen: boolean;
-  readonly onChoose: () => void;
-}
-
-function RootPart({ root, present, first, chosen, onChoose }: RootPartProps) {
-  const say = useVocabulary();
-  const palette = usePalette();
-  return (
-    <View
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        gap: SPACE.m,
-        paddingVertical: 6,
-        borderBottomWidth: 1,
-        borderColor: palette.line,
-      }}
-    >
-      <View style={{ flex: 1 }}>
-        <Text variant={first ? 'titleLarge' : 'bodyMedium'} testID={first ? 'first-root' : undefined}>
-          {first ? say.sentence(root.sentence) : say.title(root.finding)}
-        </Text>
-        <Text
-          variant="bodySmall"
-          style={{ color: palette.soft }}
-        >{`${root.byWord ? 'the coach’s word' : `${percent(root.probability)} the cause, ${percent(present)} there`} · ${KIND_WORDS[root.kind]}`}</Text>
-      </View>
-      {first ? null : <Choice label={chosen ? 'Shown' : 'Show why'} chosen={chosen} onPress={onChoose} />}
-    </View>
-  );
-}
 
 /** Deciding: the likeliest cause as a sentence, why, what should ease, what to leave, what to check next. */
 export function WhatScreen({ id }: { readonly id: string }) {

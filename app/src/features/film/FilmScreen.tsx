@@ -12,7 +12,7 @@ import { Row, Screen, Section } from '../../ui/layout';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
 import { BringIn } from './BringIn';
-import { BadVideo } from './frames';
+import { BadVideo } from './film-info';
 import { MadeUpClip } from './MadeUpClip';
 import { RecordClip } from './RecordClip';
 import { VIEW_WORDS } from './set-up';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
-import type { Pictures } from './frames';
+import type { Pictures } from './film-info';
 import { paintLoupe } from './paint';
 import type { At, Ink, Window } from './paint';
 

@@ -7,7 +7,7 @@ import { Row, useWide } from '../../ui/layout';
 import { useShortcuts } from '../../ui/shortcuts';
 import { SPACE, usePalette } from '../../ui/theme';
 import { spoken } from '../../ui/words';
-import type { Pictures } from './frames';
+import type { Pictures } from './film-info';
 import { FrameView } from './FrameView';
 import { Jog } from './Jog';
 import { jointsSeen } from './marks';

@@ -1,52 +1,25 @@
 import type { Input, InputVideoTrack, VideoSample, VideoSampleSink } from 'mediabunny';
+import { BadVideo, captureRate } from './film-info';
+import type { FilmInfo, Pictures } from './film-info';
 
 /** What reads containers and decodes is large: it is loaded with the first clip. @throws BadVideo when it cannot be had */
 const loadMedia = () =>
   import('mediabunny').catch(() => {
     throw new BadVideo('What reads clips could not be loaded. Go where there is a signal once, and open the clip again.');
   });
+
 type Media = Awaited<ReturnType<typeof loadMedia>>;
 
 /** Room for decoded frames, bytes: stepping to and fro is quick, and memory stays bounded whatever the clip. */
 const ROOM = 128 * 1024 * 1024;
+
 const BYTES_A_PIXEL = 4;
+
 /** Bounds of how many decoded frames are kept. */
 const KEPT = [8, 48] as const;
 
 /** Frames kept before one that was jumped to. */
 const A_FEW = 3;
-
-/** A video file that cannot be used, in words that can be shown. */
-export class BadVideo extends Error {}
-
-export interface FilmInfo {
-  readonly frames: number;
-  /** Frames a second as the file is played. */
-  readonly playFps: number;
-  /** Frames a second as it was recorded, when the file says so; null when nobody knows. */
-  readonly captureFps: number | null;
-  readonly width: number;
-  readonly height: number;
-  /** How far a frame comes before or after its even place at most, in frames: phones do not always film evenly. */
-  readonly uneven: number;
-}
-
-/** Pictures in a row, one of which is shown at a time. */
-export interface Pictures {
-  readonly info: FilmInfo;
-  readonly frame: (index: number) => Promise<CanvasImageSource | null>;
-}
-
-/** Tag in which phones write the true rate of slow motion. */
-const CAPTURE_TAG = 'com.android.capture.fps';
-const COMMENT_TAG = /captureFps=([\d.]+)/;
-
-function captureRate(raw: Record<string, unknown> | undefined, comment: string | undefined): number | null {
-  const tagged = Number(raw?.[CAPTURE_TAG]);
-  if (Number.isFinite(tagged) && tagged > 0) return tagged;
-  const noted = COMMENT_TAG.exec(comment ?? '');
-  return noted ? Number(noted[1]) : null;
-}
 
 interface Packets {
   /** Times of all frames in the order in which they are shown, seconds. */

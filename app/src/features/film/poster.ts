@@ -1,5 +1,5 @@
 import { POSTER_MOST } from '@wrightonic/contract';
-import type { Pictures } from './frames';
+import type { Pictures } from './film-info';
 
 const POSTER_WIDTH = 240;
 /** A throw is in full swing about here. */

@@ -4,7 +4,7 @@ import type { AthleteProfile, DeliveryEvent, Joint, Vector } from '@wrightonic/c
 import type { Delivery } from '@wrightonic/core/simulate';
 import { project } from '@wrightonic/core/simulate';
 import type { FilmSetup } from '@wrightonic/contract';
-import type { FilmInfo, Pictures } from './frames';
+import type { FilmInfo, Pictures } from './film-info';
 
 const SIZE = { width: 960, height: 540 } as const;
 /** Frames a second of the figure: it can be shown at any moment, this is how finely it is stepped. */

@@ -1,4 +1,4 @@
-import type { Pictures } from './frames';
+import type { Pictures } from './film-info';
 import type { At, Ink } from './paint';
 
 /** Saves a frame with everything painted on it as a PNG, with who and when written under it. */

@@ -9,8 +9,9 @@ import type { KeptClip } from '../../data/storage';
 import { useAppDispatch } from '../../data/store';
 import { sendClip } from '../../data/uploads';
 import type { UploadState } from '../../data/uploads';
-import { BadVideo, FrameSource } from './frames';
-import type { FilmInfo } from './frames';
+import { BadVideo } from './film-info';
+import { FrameSource } from './frames';
+import type { FilmInfo } from './film-info';
 import { posterOf } from './poster';
 
 /** A file that was chosen, and what was found in it. */

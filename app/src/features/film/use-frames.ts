@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { BadVideo, FrameSource } from './frames';
+import { BadVideo } from './film-info';
+import { FrameSource } from './frames';
 
 export interface OpenClip {
   readonly source: FrameSource | null;

@@ -1,4 +1,3 @@
-import type { IntakeRecord } from '@wrightonic/contract';
 import {
   ageOn,
   dailyPitchLimit,
@@ -7,22 +6,20 @@ import {
   jumpNormsOf,
   LEVELS,
   practiceBudget,
+  readHeight,
+  readMass,
   throwFreeDaysPerWeek,
 } from '@wrightonic/core';
-import { readHeight, readMass } from '@wrightonic/core';
-import { View } from 'react-native';
 import { Text, TextInput } from 'react-native-paper';
 import { api } from '../../data/api';
-import { Action, Caution, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
-import { Row, Section } from '../../ui/layout';
-import { SPACE, usePalette } from '../../ui/theme';
-import { Consents } from '../../parts/Consents';
+import { Caution, Choice } from '../../ui/controls';
+import { Row } from '../../ui/layout';
+import { usePalette } from '../../ui/theme';
+import { UNITS } from '../../ui/units';
 import { MASS_UNIT } from './form';
 import type { IntakeForm } from './form';
-import { setIntake } from './step';
 import type { StepProps } from './step';
-import { UNITS } from '../../ui/units';
 
 /** What this age may throw, as soon as the age is known. */
 function AgeLimits({ form }: { readonly form: IntakeForm }) {
@@ -133,124 +130,6 @@ export function Size({ form, change }: StepProps) {
           />
         ))}
       </Row>
-    </>
-  );
-}
-
-export function Family(props: StepProps) {
-  const { id, form } = props;
-  const { data: me } = api.useMeQuery();
-  const { guardians } = form.intake;
-  const minor = Boolean(me && form.who.birthDate && ageOn(form.who.birthDate, me.academy.today) < 18);
-  const set = (i: number, part: Partial<IntakeRecord['guardians'][number]>) =>
-    setIntake(props, { guardians: guardians.map((g, j) => (i === j ? { ...g, ...part } : g)) });
-  return (
-    <>
-      {minor && guardians.every((g) => !g.contact.trim()) ? (
-        <Caution>Under 18: write down at least one guardian who can be reached.</Caution>
-      ) : null}
-      {guardians.map((guardian, i) => (
-        <View key={i} style={{ gap: SPACE.s }}>
-          <Row style={{ flexWrap: 'nowrap' }}>
-            <TextInput
-              mode="outlined"
-              label="Guardian’s name"
-              value={guardian.name}
-              onChangeText={(name) => set(i, { name })}
-              style={{ flex: 3, minWidth: 0 }}
-              testID={`guardian-name-${i}`}
-            />
-            <TextInput
-              mode="outlined"
-              label="Who they are"
-              value={guardian.relation}
-              onChangeText={(relation) => set(i, { relation })}
-              style={{ flex: 2, minWidth: 0 }}
-            />
-          </Row>
-          <Row style={{ flexWrap: 'nowrap' }}>
-            <TextInput
-              mode="outlined"
-              label="Phone or e-mail"
-              value={guardian.contact}
-              onChangeText={(contact) => set(i, { contact })}
-              style={{ flex: 1, minWidth: 0 }}
-              testID={`guardian-contact-${i}`}
-            />
-            <Action
-              kind="plain"
-              label="Remove"
-              onPress={() => setIntake(props, { guardians: guardians.filter((_, j) => j !== i) })}
-            />
-          </Row>
-        </View>
-      ))}
-      <Row>
-        <Action
-          kind="quiet"
-          label={guardians.length === 0 ? 'Add a guardian' : 'Add another'}
-          onPress={() => setIntake(props, { guardians: [...guardians, { name: '', relation: '', contact: '' }] })}
-          testID="add-guardian"
-        />
-      </Row>
-      <Section title="Consent">
-        <Consents id={id} athleteName={form.who.name} />
-      </Section>
-    </>
-  );
-}
-
-export function History(props: StepProps) {
-  const { history } = props.form.intake;
-  const set = (part: Partial<IntakeRecord['history']>) => setIntake(props, { history: { ...history, ...part } });
-  const ask = (key: 'armPain' | 'elbowSurgery' | 'timeAway', question: string) => (
-    <View style={{ gap: SPACE.xs }}>
-      <Text variant="bodyMedium">{question}</Text>
-      <Row>
-        <Choice wide label="Yes" chosen={history[key]} onPress={() => set({ [key]: true })} testID={`${key}-yes`} />
-        <Choice wide label="No" chosen={!history[key]} onPress={() => set({ [key]: false })} testID={`${key}-no`} />
-      </Row>
-    </View>
-  );
-  return (
-    <>
-      {ask('armPain', 'Has the arm hurt from throwing before?')}
-      {ask('elbowSurgery', 'Was the elbow operated on?')}
-      {ask('timeAway', 'Has there been a long time away from throwing?')}
-      <TextInput
-        mode="outlined"
-        label="Other surgery or injuries, as told"
-        value={history.otherSurgery}
-        onChangeText={(otherSurgery) => set({ otherSurgery })}
-        multiline
-      />
-      <TextInput
-        mode="outlined"
-        label="A clinician’s limits, word for word"
-        value={history.clinicianLimits}
-        onChangeText={(clinicianLimits) => set({ clinicianLimits })}
-        multiline
-        testID="clinician-limits"
-      />
-      <View style={{ gap: SPACE.xs }}>
-        <Text variant="bodyMedium">Months without pitching in games, of the last twelve?</Text>
-        <Row>
-          {[0, 1, 2, 3, 4, 5, 6].map((months) => (
-            <Choice
-              key={months}
-              label={months === 6 ? '6+' : String(months)}
-              chosen={history.monthsOff === months}
-              onPress={() => set({ monthsOff: history.monthsOff === months ? null : months })}
-            />
-          ))}
-        </Row>
-        {history.monthsOff !== null && history.monthsOff < 4 ? (
-          <Caution>
-            About four months a year off competitive pitching are advised at 18 and under, two or three of them in a row without
-            overhand throwing.
-          </Caution>
-        ) : null}
-      </View>
     </>
   );
 }

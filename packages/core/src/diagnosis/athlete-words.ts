@@ -4,7 +4,7 @@ import type { FindingId } from '../findings/ids';
 import type { Schools } from '../athlete/schools';
 import type { Vocabulary } from '../findings/vocabulary';
 import { spared } from '../words/spare';
-import type { Diagnosis } from './diagnose';
+import type { Diagnosis } from './diagnosis';
 import type { Evidence } from '../evidence/evidence';
 import { LIKELY_ENOUGH } from './focus';
 

@@ -1,6 +1,6 @@
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
-import type { Diagnosis } from './diagnose';
+import type { Diagnosis } from './diagnosis';
 
 /** Something that is judged otherwise than it was. */
 export interface Change {

@@ -1,99 +1,46 @@
-import { FINDINGS } from '../findings/catalogue';
-import { ARROWS } from '../findings/arrows';
-import { isBehind } from '../findings/paths';
-import type { FindingId, FindingKind } from '../findings/ids';
-import { round } from '../shared/maths';
-import { costOf } from '../settings/numbers';
-import { weighChecks } from './checks';
-import type { Check, WeighedCheck } from './checks';
-import { flagsOf } from './flags';
-import { signsOf } from '../evidence/measured';
-import { ownSpeedMph, WORTH_FROM_AGE, worthOf } from './worth';
-import { ageOn } from '../shared/dates';
-import { chooseFocus, LIKELY_ENOUGH, REPAIR_ORDERS } from './focus';
-import type { Candidate, Focus, RepairOrder, Worth } from './focus';
-import { whatToLeave } from './leave-alone';
-import type { LeftAlone } from './leave-alone';
-import { whatIsSaid } from './facts';
+import { EvidenceError } from '../evidence/evidence';
 import type { Situation } from '../evidence/situation';
+import { canonicalOrder } from '../evidence/standing';
+import { ARROWS } from '../findings/arrows';
+import { FINDINGS } from '../findings/catalogue';
+import type { FindingId } from '../findings/ids';
+import { isBehind } from '../findings/paths';
+import { costOf } from '../settings/numbers';
+import { ageOn } from '../shared/dates';
+import { round } from '../shared/maths';
+import { weighChecks } from './checks';
+import type { Diagnosis, Root } from './diagnosis';
+import { whatIsSaid } from './facts';
+import { flagsOf } from './flags';
+import { chooseFocus, LIKELY_ENOUGH, REPAIR_ORDERS } from './focus';
+import type { Candidate, Focus, Worth } from './focus';
+import { howSure, lowerFirst, measuresFocus, splitOf } from './how-sure';
+import { whatToLeave } from './leave-alone';
 import { buildModel } from './model';
 import type { Model } from './model';
 import { easingIfAbsent, infer } from './network';
 import { notesOn } from './notes';
-import type { Note } from './notes';
 import { holdAgainst } from './overruled';
 import type { Overruled } from './overruled';
 import { clearedRivals, pullsOn } from './pulls';
-import type { Cleared, Pull } from './pulls';
-import { EvidenceError } from '../evidence/evidence';
-import { rankedIn, styleIn } from './schools-say';
+import type { Pull } from './pulls';
 import { situationOf } from './request';
 import type { DiagnosisRequest } from './request';
 import { beliefs, priorBeliefs } from './roots';
+import { rankedIn, styleIn } from './schools-say';
 import { lookingSettled } from './settled';
-import { canonicalOrder } from '../evidence/standing';
-
-export interface Root {
-  readonly finding: FindingId;
-  readonly kind: FindingKind;
-  readonly probability: number;
-  readonly because: readonly Pull[];
-  readonly against: readonly Pull[];
-  /** Other possible causes of the same picture that the evidence cleared, with what cleared them. */
-  readonly cleared: readonly Cleared[];
-  /** What repairing it may give, % of own speed; null under twelve, and where it was not worth computing. */
-  readonly worth: Worth | null;
-  readonly sentence: string;
-  /** The coach's word made it the root. */
-  readonly byWord: boolean;
-}
-
-export interface Diagnosis {
-  readonly roots: readonly Root[];
-  /** P(present), per finding of the discipline. */
-  readonly posterior: Readonly<Partial<Record<FindingId, number>>>;
-  readonly expectedToEase: readonly { readonly finding: FindingId; readonly probability: number }[];
-  readonly leaveAlone: readonly LeftAlone[];
-  readonly split: { readonly body: number; readonly timing: number; readonly cue: number };
-  readonly nextChecks: readonly WeighedCheck[];
-  readonly flags: readonly FindingId[];
-  /** Own speed by the newest readings at full effort, mph: what shares of it are shares of. */
-  readonly ownSpeedMph: number | null;
-  /** By the order of repair in force. */
-  readonly focus: Focus;
-  /** What each order of repair would choose, and why. */
-  readonly focusBy: Readonly<Record<RepairOrder, Focus>>;
-  /** What the coach has ruled, with what the evidence would say. */
-  readonly overruled: readonly Overruled[];
-  /** Remarks on the evidence itself: contradictions, what tells nothing, what is out of date. */
-  readonly notes: readonly Note[];
-  /** Glances not yet taken, the most telling first. */
-  readonly lookNext: readonly FindingId[];
-  /** No glance that is left is likely to change the focus. */
-  readonly lookingSettled: boolean;
-}
+import { ownSpeedMph, WORTH_FROM_AGE, worthOf } from './worth';
 
 /** Roots that are explained item by item: the likeliest. */
 const ROOTS_EXPLAINED = 5;
+
 const UNEXPLAINED = { because: [], against: [] };
+
 const RAISED_BY = 0.02;
+
 const EASE_FROM = 0.1;
-const SPLIT_FROM = 0.1;
+
 const CHECKS_SHOWN = 8;
-/** With the root as good as known what is left is to measure what is worked on, gain or no gain. */
-const measuresFocus = (check: Check, { lowerHalf, arm }: Focus, situation: Situation): boolean =>
-  check.kind === 'measure' &&
-  signsOf(check.measure, null, situation).some((sign) => sign.finding === lowerHalf || sign.finding === arm);
-const SPLIT_OF: Record<FindingKind, keyof Diagnosis['split']> = { limit: 'body', habit: 'timing', cue: 'cue' };
-
-export function howSure(probability: number): string {
-  if (probability >= 0.8) return 'Very likely';
-  if (probability >= 0.55) return 'Likely';
-  if (probability >= LIKELY_ENOUGH) return 'Could well be';
-  return 'Possible';
-}
-
-const lowerFirst = (text: string): string => (/^[A-Z][a-z]/.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text);
 
 const posteriorOf = (model: Model, present: ArrayLike<number>): Diagnosis['posterior'] =>
   Object.fromEntries(model.findings.map((finding, i) => [finding.id, round(present[i]!)]));
@@ -125,6 +72,7 @@ function raisedRoots(model: Model, root: Float64Array, prior: Float64Array, byWo
     .filter((r) => r.said || r.excess >= RAISED_BY)
     .sort((a, b) => Number(b.said) - Number(a.said) || b.probability - a.probability);
 }
+
 type Raised = ReturnType<typeof raisedRoots>[number];
 
 /** What the focus is chosen from. */
@@ -142,16 +90,6 @@ function candidatesFrom(raised: readonly Raised[], situation: Situation, worth: 
       (other) => other.i !== r.i && other.probability >= LIKELY_ENOUGH && isBehind(other.finding.id, r.finding.id),
     ),
   }));
-}
-
-function splitOf(model: Model, root: Float64Array, prior: Float64Array): Diagnosis['split'] {
-  const excess = { body: 0, timing: 0, cue: 0 };
-  model.findings.forEach((finding, i) => {
-    excess[SPLIT_OF[finding.kind]] += Math.max(0, root[i]! - prior[i]!);
-  });
-  const total = excess.body + excess.timing + excess.cue;
-  const share = (part: number) => (total < SPLIT_FROM ? 0 : round(part / total));
-  return { body: share(excess.body), timing: share(excess.timing), cue: share(excess.cue) };
 }
 
 /** Every word of the coach against what the evidence alone would say. */

@@ -1,7 +1,7 @@
 import { DISCIPLINES } from '../delivery/links';
 import { THROWER } from '../testing/athletes';
 import { diagnose } from './diagnose';
-import { judgedStructures } from './network';
+import { judgedStructures } from './network-plan';
 import { eliminationOrder, searchOrder, structureKey } from './order';
 import { SHIPPED_ORDERS } from './shipped-orders';
 

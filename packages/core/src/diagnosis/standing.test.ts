@@ -5,7 +5,7 @@ import type { AthleteProfile } from '../athlete/athlete';
 import { BODY_TESTS } from '../body/catalogue';
 import { THROWER } from '../testing/athletes';
 import { diagnose } from './diagnose';
-import type { Diagnosis } from './diagnose';
+import type { Diagnosis } from './diagnosis';
 import { HISTORY_EVENTS } from '../evidence/kinds/history';
 import { MISS_PATTERNS } from '../evidence/kinds/miss';
 import { STYLE_ITEMS } from '../evidence/kinds/style';

@@ -1,8 +1,7 @@
-import { hasDrill } from '../drills/catalogue';
 import { standingRungs } from '../drills/ladders';
 import { STANDARD_LIBRARY } from '../drills/library';
 import type { Library } from '../drills/library';
-import { RUNGS, treatsDirectly } from '../drills/types';
+import { RUNGS } from '../drills/types';
 import type { Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
 import type { FindingId } from '../findings/ids';
@@ -11,8 +10,9 @@ import { judgeGate } from '../plan/gate';
 import type { GateResult, RepRow } from '../plan/gate';
 import type { GateSettings } from '../plan/gate-settings';
 import type { IsoDate } from '../shared/dates';
-import type { CoachWord, LoggedFocus, LoggedPain, LoggedRep, LoggedSession } from './entries';
 import type { JudgedRep } from './day';
+import type { CoachWord, LoggedFocus, LoggedPain, LoggedRep, LoggedSession } from './entries';
+import { countable, rowsOf } from './gate-rows';
 
 /** One verdict of the gate: at the end of a session, by what had been logged up to then. */
 export interface GateMove {
@@ -70,7 +70,7 @@ function endsOf({ sessions, reps, pains }: ClimbLog): End[] {
 }
 
 /** From this rung on the work is shared and is told which focus it carries. */
-const SHARED_FROM = 7;
+export const SHARED_FROM = 7;
 
 /** Rungs that a focus can stand on: those that its ladder does not skip, and the shared ones above; a limit ends on its own. */
 export function rungsOf(finding: FindingId, library: Library = STANDARD_LIBRARY): readonly Rung[] {
@@ -96,69 +96,6 @@ function stepFrom(finding: FindingId, from: Rung, verdict: GateResult['verdict']
   return verdict === 'regress' ? (rungs.filter((r) => r < from).pop() ?? from) : from;
 }
 
-/** Reps of a session that are looked at by themselves. */
-const FIRST_REPS = 5;
-
-/** Rows of the gate: reps of one drill on one day, those logged alone apart. */
-function rowsOf(entries: readonly JudgedEntry[], painOn: (date: IsoDate) => number): RepRow[] {
-  const groups = new Map<string, JudgedEntry[]>();
-  for (const entry of entries) {
-    const key = `${entry.rep.date}|${entry.rep.drill}|${entry.rep.alone}`;
-    const known = groups.get(key);
-    if (known) known.push(entry);
-    else groups.set(key, [entry]);
-  }
-  const opened = new Set<IsoDate>();
-  return [...groups.values()].map((group): RepRow => {
-    const { date, drill, alone } = group[0]!.rep;
-    const count = (judgement: LoggedRep['judged']) => group.filter(({ rep }) => rep.judged === judgement).length;
-    const cheats: Record<string, number> = {};
-    for (const { judged } of group) if (judged.cheat !== null) cheats[judged.cheat] = (cheats[judged.cheat] ?? 0) + 1;
-    const told = group.some(({ rep }) => rep.aids !== undefined && rep.aids !== null);
-    const first = opened.has(date) ? [] : entries.filter(({ rep }) => rep.date === date).slice(0, FIRST_REPS);
-    opened.add(date);
-    return {
-      date,
-      drill,
-      reps: group.length,
-      good: count('good'),
-      close: count('close'),
-      off: count('off'),
-      cheats,
-      pain: painOn(date),
-      alone,
-      seen: alone ? null : 'coach',
-      ...(told ? { aids: [...new Set(group.flatMap(({ rep }) => rep.aids ?? []))] } : {}),
-      ...(first.length === FIRST_REPS
-        ? { firstFive: { good: first.filter(({ rep }) => rep.judged === 'good').length, cued: false } }
-        : {}),
-    };
-  });
-}
-
-/** Whether a rep is of work that the gate reads: a direct drill of the focus, or on the mound and in game-like work the shared drills. */
-function countsForGate(rep: LoggedRep, focus: LoggedFocus, library: Library): boolean {
-  if (!hasDrill(rep.drill)) return false;
-  const drill = library.drill(rep.drill);
-  return rep.rung >= SHARED_FROM ? drill.part !== null : treatsDirectly(drill, focus.finding);
-}
-
-function countable(focus: LoggedFocus, log: ClimbLog): Countable {
-  const byRung = new Map<Rung, JudgedEntry[]>();
-  const sessions = new Set<string | null>();
-  for (const entry of log.reps) {
-    const { rep, judged } = entry;
-    if (rep.focus !== focus.id || rep.date < focus.startedOn) continue;
-    sessions.add(rep.session);
-    if (judged.gone || judged.undone || judged.refused !== null || !countsForGate(rep, focus, log.library ?? STANDARD_LIBRARY))
-      continue;
-    const known = byRung.get(rep.rung);
-    if (known) known.push(entry);
-    else byRung.set(rep.rung, [entry]);
-  }
-  return { byRung, sessions };
-}
-
 /** Where a focus stands while its log is read. */
 interface Standing {
   readonly rung: Rung;
@@ -178,7 +115,7 @@ const after = (at: string): string => `${at}~`;
 /** The reps that a focus's gate may count, by rung, in the order of their instants. */
 type ByRung = ReadonlyMap<Rung, readonly JudgedEntry[]>;
 
-interface Countable {
+export interface Countable {
   readonly byRung: ByRung;
   /** Sessions in which the focus was worked on. */
   readonly sessions: ReadonlySet<string | null>;

@@ -2,7 +2,8 @@ import { openAccount } from '../load/account';
 import type { LoadRow } from '../load/days';
 import type { Clearance } from '../load/clearance';
 import { THROWER } from '../testing/athletes';
-import { judgeDay, marksBy } from './day';
+import { judgeDay } from './day';
+import { marksBy } from './marks';
 import type { LoggedMark, LoggedReading, LoggedRep } from './entries';
 
 const date = '2026-05-04';

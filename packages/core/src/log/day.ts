@@ -1,5 +1,5 @@
 import { drillById, hasDrill } from '../drills/catalogue';
-import { isLegWork, isThrowingDrill } from '../drills/types';
+import { isLegWork } from '../drills/types';
 import { dayOn, withMore } from '../load/account';
 import type { LoadAccount } from '../load/account';
 import type { LoadRow } from '../load/days';
@@ -12,23 +12,13 @@ import { limitsOn } from '../load/workload';
 import type { DayLimits } from '../load/workload';
 import { dayInWords, daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
-import type { LoggedMark, LoggedReading, LoggedRep } from './entries';
 import { inOrder } from './entries';
-import { ALONE_DAYS_BACK, MIS_TAP_MS, MIS_TAPS_A_DAY } from './instants';
+import type { LoggedReading, LoggedRep } from './entries';
+import { ALONE_DAYS_BACK, MIS_TAPS_A_DAY } from './instants';
+import { cheatOf, NO_MARKS, undoOf } from './marks';
+import type { MarksBy } from './marks';
 import { measuredBy } from './readings';
-
-/** Marks by the id of what they speak of, each in the order of its instants. */
-export type MarksBy = ReadonlyMap<string, readonly LoggedMark[]>;
-
-export function marksBy(marks: readonly LoggedMark[]): MarksBy {
-  const found = new Map<string, LoggedMark[]>();
-  for (const mark of inOrder(marks)) {
-    const known = found.get(mark.rep);
-    if (known) known.push(mark);
-    else found.set(mark.rep, [mark]);
-  }
-  return found;
-}
+import { capitalised, effortOf, isThrow, whyNoThrow } from './throws';
 
 /** What a day's entries are, before any rule has judged them. */
 export interface DayEntries {
@@ -74,34 +64,6 @@ export interface JudgedDay {
   /** Throws that count as load, and the hard ones among them. */
   readonly throws: number;
   readonly highEffort: number;
-}
-
-/** The first word on an entry that counts: a family takes back and tags only what it logged itself. */
-const marksOn = (entry: LoggedRep | LoggedReading, marks: readonly LoggedMark[]): LoggedMark[] =>
-  marks.filter((mark) => !mark.alone || mark.author === entry.author);
-
-interface Undone {
-  readonly undone: boolean;
-  /** Within a minute: the tap was a slip. */
-  readonly slip: boolean;
-}
-
-const NOT_UNDONE: Undone = { undone: false, slip: false };
-const NO_MARKS: readonly LoggedMark[] = [];
-
-function undoOf(entry: LoggedRep | LoggedReading, marks: readonly LoggedMark[]): Undone {
-  if (marks.length === 0) return NOT_UNDONE;
-  const undo = marksOn(entry, marks).find((mark) => mark.kind === 'undo');
-  if (!undo) return NOT_UNDONE;
-  return { undone: true, slip: Date.parse(undo.at) - Date.parse(entry.at) <= MIS_TAP_MS };
-}
-
-function cheatOf(rep: LoggedRep, marks: readonly LoggedMark[]): string | null {
-  if (marks.length === 0) return null;
-  const newest = marksOn(rep, marks)
-    .filter((mark) => mark.kind === 'cheat')
-    .pop();
-  return newest?.kind === 'cheat' ? newest.cheat : null;
 }
 
 /** What an entry's own circumstances forbid it to count as; null when nothing. */
@@ -266,19 +228,3 @@ export function judgeDays(entries: Omit<DayEntries, 'date' | 'soFar'>, account: 
 
 /** One judged day as a row of the load. */
 export const loadOfDay = ({ date, throws, highEffort }: JudgedDay): LoadRow => ({ date, throws, highEffort });
-
-const capitalised = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
-
-/** Throw or not is known from the drill. */
-const isThrow = (rep: LoggedRep): boolean => hasDrill(rep.drill) && isThrowingDrill(drillById(rep.drill));
-
-/** A throw is at least as hard as its drill begins and as its reading says; a part of a percent counts as the whole. */
-const effortOf = (rep: LoggedRep, measured: number | undefined): number =>
-  Math.min(100, Math.max(Math.ceil(rep.effort), drillById(rep.drill).effort[0], Math.ceil(measured ?? 0), COUNTS_FROM));
-
-function whyNoThrow(limits: DayLimits, thrown: number, budget: number): string {
-  if (thrown >= limits.mostThrows) return `The clearance allows ${limits.mostThrows} throws a day.`;
-  return limits.throws >= budget
-    ? `Today’s ${budget} throws are used up.`
-    : `The ${limits.throws} throws left for today are used up.`;
-}

@@ -1,5 +1,5 @@
 /** Formulas on points, in the delivery's axes. Angles in degrees. */
-import type { Point } from './throw';
+import type { Point } from './throw-marks';
 
 const DEG = 180 / Math.PI;
 

@@ -3,7 +3,8 @@ import type { DeliveryEvent, MeasureId } from '../delivery/measures';
 import { round } from '../shared/maths';
 import { FORMULAS } from './formulas';
 import type { Formula } from './formulas';
-import { Missing, Throw } from './throw';
+import { Missing } from './throw-marks';
+import { Throw } from './throw';
 import { clipFaults } from './wrong-clip';
 import type { MeasuredValue, MeasureRequest, MeasureResult, View } from './types';
 

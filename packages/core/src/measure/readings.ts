@@ -4,7 +4,7 @@ import type { DeliveryEvent } from '../delivery/measures';
 import { flexion, flexionInPlane, lean, length, middle, minus, rotation, wrapped } from './geometry';
 import { arrivalOf, peakOf, slopes, smooth } from './series';
 import type { Sample } from './series';
-import { Missing } from './throw';
+import { Missing } from './throw-marks';
 import type { Throw } from './throw';
 import type { MarkedJoint } from './types';
 

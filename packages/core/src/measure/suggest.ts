@@ -1,31 +1,26 @@
 import type { DeliveryEvent } from '../delivery/measures';
-import { rotation } from './geometry';
-import { peakOf, slopes, smooth } from './series';
-import type { Sample } from './series';
-import { Throw } from './throw';
+import { peakOf } from './series';
+import { END_ON, falls, leaves, median, OFF_GROUND, rises, STILL, Tracks, USUAL_NOISE } from './tracks';
 import type { MarkedEvent, MarkedJoint, MeasureRequest } from './types';
 
 type Markable = Exclude<DeliveryEvent, 'max'>;
+
 export type EventMarks = MeasureRequest['events'];
 
-/** Half-width of the lines by which a track is smoothed, seconds. */
-const SMOOTH_S = 0.02;
-/** A joint stands still below this share of its greatest speed. */
-const STILL = { marked: 0.1, tracked: 0.12 } as const;
-/** From the front, the rear and above less is seen of what moves to the target: the errors are so many times as wide. */
-const END_ON = 3.5;
 /** Tracked joints wander more than a hand does: the errors are so many times as wide, those of the drive foot most, and feet must move further to count. */
 const TRACKED = 2;
+
 const TRACKED_FOOT: Partial<Record<Markable, number>> = { 'heel-off': 3, 'toe-off': 5 };
-/** Shares of the athlete's height. */
-const OFF_GROUND = { marked: 0.015, tracked: 0.03 } as const;
+
 const FOOT_MOVED = { marked: 0.015, tracked: 0.045 } as const;
+
 const ANYTHING_MOVED = 0.012;
+
 const HANDS_APART = 0.045;
+
 /** The drive toe has left the ground so long after contact at the latest, seconds. */
 const AFTER_CONTACT_S = 0.15;
-/** Marks whose error is so large a share of the height are those that the suggestions were tried with. */
-const USUAL_NOISE = 0.004;
+
 /** The foot lies flat so long after it touches, seconds, when the clip does not show it. */
 const FLAT_AFTER_S = 0.03;
 
@@ -53,121 +48,6 @@ const SUGGESTED_SD_S: Record<Markable, number> = {
   release: 0.01,
   finish: 0.05,
 };
-
-/** The first time at which samples pass a level upward, between samples on a straight line; null when they never do. */
-function rises(samples: readonly Sample[], level: number): number | null {
-  for (let i = 1; i < samples.length; i++) {
-    const [a, b] = [samples[i - 1]!, samples[i]!];
-    if (a.v < level && b.v >= level) return a.t + ((level - a.v) / (b.v - a.v)) * (b.t - a.t);
-  }
-  return null;
-}
-/** The last time before their peak at which samples pass a level upward: a wobble before does not count. */
-function leaves(samples: readonly Sample[], level: number): number | null {
-  const peak = samples.reduce((best, s, i) => (s.v > samples[best]!.v ? i : best), 0);
-  for (let i = peak; i > 0; i--) {
-    const [a, b] = [samples[i - 1]!, samples[i]!];
-    if (a.v < level && b.v >= level) return a.t + ((level - a.v) / (b.v - a.v)) * (b.t - a.t);
-  }
-  return null;
-}
-const falls = (samples: readonly Sample[], level: number): number | null =>
-  rises(
-    samples.map(({ t, v }) => ({ t, v: -v })),
-    -level,
-  );
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
-
-/** Tracks of one clip as the rules below read them: smoothed, the frames' own numbers kept. */
-class Tracks {
-  private readonly t: Throw;
-  readonly fps: number;
-  /** The athlete's height in the tracks' unit. */
-  readonly height: number;
-  readonly how: 'marked' | 'tracked';
-
-  constructor(request: Omit<MeasureRequest, 'events'>) {
-    this.t = new Throw({ ...request, events: {} });
-    this.fps = request.fps;
-    this.how = request.frames.some((f) => Object.values(f.joints).some((p) => p.by === 'track')) ? 'tracked' : 'marked';
-    const upright = this.height0();
-    this.height = request.view === '3d' || request.scale ? request.heightM : upright;
-  }
-
-  /** Height from the head to the feet where they are furthest apart; an athlete's head joint sits at 0.94 of the height. */
-  private height0(): number {
-    const frames = this.t.framesOf(['head', 'drive-ankle'], -Infinity, Infinity);
-    return Math.max(1e-6, ...frames.map((f) => this.t.at('head', f)[2] - this.t.at('drive-ankle', f)[2])) / 0.89;
-  }
-
-  /** 1 SD of the marks, share of height. */
-  get noise(): number {
-    return this.t.usualSd / this.height;
-  }
-
-  get half(): number {
-    return Math.max(1.01, SMOOTH_S * this.fps);
-  }
-
-  get shows(): { readonly x: boolean; readonly y: boolean; readonly z: boolean } {
-    const { shown } = this.t;
-    return { x: shown.includes(0), y: shown.includes(1), z: shown.includes(2) };
-  }
-
-  /** A value over the frames on which all its joints are known. */
-  over(joints: readonly MarkedJoint[], value: (frame: number) => number, from = -Infinity, to = Infinity): Sample[] {
-    const raw = this.t.framesOf(joints, from, to).map((f) => ({ t: f, v: value(f) }));
-    return smooth(raw, this.half);
-  }
-
-  axis(joint: MarkedJoint, axis: 0 | 1 | 2, from?: number, to?: number): Sample[] {
-    return this.over([joint], (f) => this.t.at(joint, f)[axis], from, to);
-  }
-
-  /** From one joint to another along an axis. */
-  between(a: MarkedJoint, b: MarkedJoint, axis: 0 | 1 | 2, from?: number, to?: number): Sample[] {
-    return this.over([a, b], (f) => this.t.at(b, f)[axis] - this.t.at(a, f)[axis], from, to);
-  }
-
-  trunkTurn(frame: number): number {
-    return rotation(this.t.at('throwing-shoulder', frame), this.t.at('glove-shoulder', frame));
-  }
-
-  distance(a: MarkedJoint, b: MarkedJoint, from?: number, to?: number): Sample[] {
-    return this.over(
-      [a, b],
-      (f) => Math.hypot(...this.t.shown.map((axis) => this.t.at(a, f)[axis] - this.t.at(b, f)[axis])),
-      from,
-      to,
-    );
-  }
-
-  /** Speed of a joint over the shown axes, heights a second. */
-  speed(joint: MarkedJoint, from = -Infinity, to = Infinity): Sample[] {
-    const frames = this.t.framesOf([joint], from, to);
-    const parts = this.t.shown.map((axis) =>
-      slopes(
-        frames.map((f) => ({ t: f, v: this.t.at(joint, f)[axis] })),
-        this.half,
-      ),
-    );
-    return (parts[0] ?? []).map((s, i) => ({
-      t: s.t,
-      v: (Math.hypot(...parts.map((p) => p[i]?.v ?? 0)) * this.fps) / this.height,
-    }));
-  }
-
-  /** How far a joint is from where it stood in a stretch, shares of height. */
-  away(joint: MarkedJoint, still: readonly [from: number, to: number], from: number, to: number): Sample[] {
-    const home = this.t.shown.map((axis) => median(this.axis(joint, axis, ...still).map((s) => s.v)));
-    return this.over(
-      [joint],
-      (f) => Math.hypot(...this.t.shown.map((axis, i) => this.t.at(joint, f)[axis] - home[i]!)) / this.height,
-      from,
-      to,
-    );
-  }
-}
 
 /** A time as a number of frames. */
 const within = (seconds: number, fps: number): number => seconds * fps;

@@ -1,5 +1,5 @@
 import type { Discipline } from '../delivery/links';
-import type { ClipFault } from './wrong-clip';
+import type { ClipFault } from './clip-facts';
 import type { DeliveryEvent, MeasureId, MeasureUnit } from '../delivery/measures';
 import type { Hand } from '../delivery/sides';
 

@@ -1,126 +1,10 @@
 /** Whether a clip can be what it is said to be: looked at before any number is read from it. */
 import { EVENT_ORDER } from '../delivery/event-order';
-import type { Discipline } from '../delivery/links';
-import { slopes } from './series';
 import { round } from '../shared/maths';
-import { HIPS, midHip } from './readings';
-import { Missing, Throw } from './throw';
-import type { MarkedJoint, MeasureRequest, View } from './types';
-
-export const CLIP_FAULTS = ['away', 'glove-side', 'legs', 'view', 'rate', 'order', 'scale', 'cut-off', 'no-throw'] as const;
-export type ClipFaultKind = (typeof CLIP_FAULTS)[number];
-
-/** A view that a camera has. */
-type FilmedView = Exclude<View, '3d'>;
-
-/** A change of the set-up that would make the clip agree with itself. */
-export type Mend =
-  | { readonly change: 'view'; readonly to: FilmedView }
-  | { readonly change: 'rate'; readonly to: number }
-  | { readonly change: 'scale'; readonly to: number };
-
-/** Why nothing is read from a clip. */
-export interface ClipFault {
-  readonly kind: ClipFaultKind;
-  readonly why: string;
-  /** The likeliest mends, first the one to try; empty where a hand has to look. */
-  readonly mends: readonly Mend[];
-}
-
-/** Limits beyond which a clip is not believed, wide of every delivery that is thrown. Provenance `house`, from simulated deliveries. */
-const LIMITS = {
-  /** Shares of height. */
-  awayFromTarget: -0.08,
-  throwTravels: 0.12,
-  endOnTravels: 0.3,
-  gloveSide: -0.06,
-  /** The front foot ahead of the back one at contact. */
-  feetApart: 0.12,
-  /** Shares of the standing height: the marked frames may begin when the body is bent already. */
-  scale: [0.72, 1.25],
-  /** Contact to release, ms. */
-  contactToRelease: { overhand: [60, 400], windmill: [40, 400] },
-  /** Greatest speed of the throwing wrist, heights a second. */
-  wristSpeed: 2.2,
-  topStands: 0.6,
-} as const;
-
-/** The usual time from contact to release, ms, by which a capture rate is guessed. */
-const USUAL_MS: Record<Discipline, number> = { overhand: 155, windmill: 115 };
-/** Rates that cameras of phones have. */
-const RATES = [30, 60, 120, 240, 480] as const;
-/** Events so close are not out of order, seconds: a heel and a toe leave the ground nearly together. */
-const ORDER_SLACK_S = 0.03;
-/** Half-width of the line a wrist's speed is read from, seconds. */
-const SPEED_S = 0.02;
-/** A head joint sits at 0.94 of the height, an ankle at 0.05. */
-const HEAD_TO_ANKLE = 0.89;
-
-const OTHER: Partial<Record<View, FilmedView>> = {
-  'side-open': 'side-closed',
-  'side-closed': 'side-open',
-  front: 'rear',
-  rear: 'front',
-};
-const isSide = (view: View): boolean => view === 'side-open' || view === 'side-closed';
-const isEnd = (view: View): boolean => view === 'front' || view === 'rear';
-
-/** A number, or null where the clip does not have what it needs. */
-function told<T>(read: () => T): T | null {
-  try {
-    return read();
-  } catch (error) {
-    if (error instanceof Missing) return null;
-    throw error;
-  }
-}
-
-class Clip {
-  readonly t: Throw;
-  /** The athlete's height in the unit of the tracks; null where nothing says it. */
-  readonly height: number | null;
-
-  constructor(readonly request: MeasureRequest) {
-    this.t = new Throw(request);
-    this.height = request.view === '3d' || request.scale ? request.heightM : this.standing && this.standing / HEAD_TO_ANKLE;
-  }
-
-  /** Head to ankle where they are furthest apart upright, in the tracks' unit. */
-  get standing(): number | null {
-    const tall = (['drive-ankle', 'lead-ankle'] as const).flatMap((ankle) =>
-      this.t.framesOf(['head', ankle], -Infinity, Infinity).map((f) => this.t.at('head', f)[2] - this.t.at(ankle, f)[2]),
-    );
-    return tall.length === 0 ? null : Math.max(...tall);
-  }
-
-  frame(event: 'contact' | 'release'): number | null {
-    return this.request.events[event]?.frame ?? null;
-  }
-
-  /** How far the hips went along an axis, from where they first are to a frame, shares of height. */
-  travel(axis: 0 | 1): number | null {
-    const to = this.frame('contact') ?? this.frame('release');
-    const from = this.t.framesOf(HIPS, -Infinity, to ?? Infinity)[0];
-    if (to === null || from === undefined || this.height === null || to - from < 0.15 * this.request.fps) return null;
-    const moved = told(() => midHip(this.t, to)[axis] - midHip(this.t, from)[axis]);
-    return moved === null ? null : moved / this.height;
-  }
-
-  wristSpeed(): number | null {
-    const frames = this.t.framesOf(['throwing-wrist'], -Infinity, Infinity);
-    if (frames.length < 5 || this.height === null || frames[frames.length - 1]! - frames[0]! < 0.2 * this.request.fps)
-      return null;
-    const half = Math.max(1.01, SPEED_S * this.request.fps);
-    const parts = this.t.shown.map((axis) =>
-      slopes(
-        frames.map((f) => ({ t: f, v: this.t.at('throwing-wrist', f)[axis] })),
-        half,
-      ),
-    );
-    const speeds = (parts[0] ?? []).map((_, i) => Math.hypot(...parts.map((p) => p[i]?.v ?? 0)));
-    return speeds.length === 0 ? null : (Math.max(...speeds) * this.request.fps) / this.height;
-  }
-}
+import { Clip, HEAD_TO_ANKLE, LIMITS, ORDER_SLACK_S, RATES, USUAL_MS } from './clip-facts';
+import type { ClipFault } from './clip-facts';
+import type { MarkedJoint, MeasureRequest } from './types';
+import { away, fromAbove, gloveSide, legs, wrongView } from './wrong-view';
 
 function noThrow(clip: Clip, faster: number): ClipFault | null {
   const speed = clip.wristSpeed();
@@ -135,89 +19,7 @@ function noThrow(clip: Clip, faster: number): ClipFault | null {
   };
 }
 
-function away(clip: Clip): ClipFault | null {
-  const { view } = clip.request;
-  if (isEnd(view)) return null;
-  const travel = clip.travel(0);
-  if (travel === null || travel >= LIMITS.awayFromTarget) return null;
-  const other = OTHER[view];
-  return {
-    kind: 'away',
-    why: isSide(view)
-      ? 'the body travels away from the target: the clip was filmed from the other side, or the athlete throws with the other hand'
-      : 'the body travels away from the target: check where the target is',
-    mends: other ? [{ change: 'view', to: other }] : [],
-  };
-}
-
-function gloveSide(clip: Clip): ClipFault | null {
-  const { view } = clip.request;
-  if (isSide(view)) return null;
-  const release = clip.frame('release');
-  const { height, t } = clip;
-  if (release === null || height === null) return null;
-  const across = told(() => (t.at('glove-shoulder', release)[1] - t.at('throwing-shoulder', release)[1]) / height);
-  if (across === null || across >= LIMITS.gloveSide) return null;
-  const other = OTHER[view];
-  return {
-    kind: 'glove-side',
-    why: isEnd(view)
-      ? 'at release the glove side is where the throwing side should be: the clip was filmed from the other end, or the athlete throws with the other hand'
-      : 'at release the glove side is where the throwing side should be: check the throwing hand',
-    mends: other ? [{ change: 'view', to: other }] : [],
-  };
-}
-
-/** At contact the front foot is well ahead of the back one, in every throw of everybody. */
-function legs(clip: Clip): ClipFault | null {
-  const { request, t, height } = clip;
-  const contact = clip.frame('contact');
-  if (contact === null || height === null || !(isSide(request.view) || request.view === '3d')) return null;
-  const apart = told(() => (t.at('lead-ankle', contact)[0] - t.at('drive-ankle', contact)[0]) / height);
-  if (apart === null || apart >= LIMITS.feetApart) return null;
-  return {
-    kind: 'legs',
-    why: 'at contact the front foot is not ahead of the back one: one leg was taken for the other, or contact is not where it stands',
-    mends: [],
-  };
-}
-
-function wrongView(clip: Clip): ClipFault | null {
-  const { view, throws } = clip.request;
-  if (view === '3d') return null;
-  if (isSide(view)) {
-    const travel = clip.travel(0);
-    const speed = clip.wristSpeed();
-    if (travel === null || speed === null || speed < LIMITS.wristSpeed) return null;
-    if (travel < LIMITS.awayFromTarget || travel >= LIMITS.throwTravels) return null;
-    return {
-      kind: 'view',
-      why: 'the body hardly travels along the picture: this was not filmed from the side',
-      mends: [
-        { change: 'view', to: 'front' },
-        { change: 'view', to: 'rear' },
-      ],
-    };
-  }
-  if (isEnd(view)) {
-    const across = clip.travel(1);
-    if (across === null || Math.abs(across) < LIMITS.endOnTravels) return null;
-    // Which side it was: in the picture the body goes to the right on the open side of a right-hander.
-    const toRight = (view === 'front' ? across : -across) > 0 === (throws === 'R');
-    const first: FilmedView = toRight === (throws === 'R') ? 'side-open' : 'side-closed';
-    return {
-      kind: 'view',
-      why: 'the body travels across the picture: this was filmed from the side',
-      mends: [
-        { change: 'view', to: first },
-        { change: 'view', to: first === 'side-open' ? 'side-closed' : 'side-open' },
-      ],
-    };
-  }
-  return null;
-}
-
-function rate(clip: Clip): ClipFault | null {
+export function rate(clip: Clip): ClipFault | null {
   const { discipline, fps } = clip.request;
   const [contact, release] = [clip.frame('contact'), clip.frame('release')];
   if (contact === null || release === null || release <= contact) return null;
@@ -237,7 +39,7 @@ function rate(clip: Clip): ClipFault | null {
 
 const spoken = (event: string): string => event.replace(/-/g, ' ').replace('oclock', 'o’clock');
 
-function order(clip: Clip): ClipFault | null {
+export function order(clip: Clip): ClipFault | null {
   const { events, discipline, fps } = clip.request;
   for (const [before, after] of EVENT_ORDER[discipline]) {
     const [a, b] = [events[before], events[after]];
@@ -253,7 +55,7 @@ function order(clip: Clip): ClipFault | null {
   return null;
 }
 
-function scale(clip: Clip): ClipFault | null {
+export function scale(clip: Clip): ClipFault | null {
   const { view, heightM, scale: given } = clip.request;
   const { standing } = clip;
   if (view === 'top' || standing === null || (view !== '3d' && !given)) return null;
@@ -291,20 +93,6 @@ function cutOff(clip: Clip): ClipFault | null {
       };
   }
   return null;
-}
-
-function fromAbove(clip: Clip): ClipFault | null {
-  const { request, t, height } = clip;
-  if (request.view !== 'top' || height === null) return null;
-  const first = t.framesOf(['head', 'drive-ankle'], -Infinity, Infinity)[0];
-  if (first === undefined) return null;
-  const [a, b] = [t.at('head', first), t.at('drive-ankle', first)];
-  if (Math.hypot(a[0] - b[0], a[1] - b[1]) < LIMITS.topStands * height) return null;
-  return {
-    kind: 'view',
-    why: 'head and feet lie far apart: this was not filmed from above',
-    mends: [{ change: 'view', to: 'side-open' }],
-  };
 }
 
 /**

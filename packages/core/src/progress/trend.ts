@@ -4,20 +4,22 @@
  * spreads (reading, session, change of slope) are averaged over a small grid by their likelihood. Priors are weak and listed
  * below. Checked for coverage on simulated seasons.
  */
-import { Matrix } from 'ml-matrix';
 import { median } from 'simple-statistics';
-import type { SpeedReading } from './spread';
 import type { AthleteProfile } from '../athlete/athlete';
 import { daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { normalCdf, normalQuantile } from '../shared/distributions';
 import { round } from '../shared/maths';
 import { expectedGrowthMph } from './growth';
-import { advance, cloneBelief, observe, smooth } from './kalman';
-import type { Belief, FilterStep } from './kalman';
+import { smooth } from './kalman';
 import { fromMph, spikeGap, toMph } from './spread';
+import type { SpeedReading } from './spread';
+import { filter, GRID, KNEE, layOut, LEVEL, mixture, quantityOf } from './trend-filter';
+import type { Layout, Run, Session } from './trend-filter';
+import { ANGLE_REFUSED, angleWarnings, sentenceFor } from './trend-words';
 
 export const SETTINGS = ['mound', 'drill', 'flat'] as const;
+
 export type Setting = (typeof SETTINGS)[number];
 
 export interface TrendReading extends SpeedReading {
@@ -65,149 +67,6 @@ export interface Trend {
   readonly warnings: readonly string[];
   readonly sentence: string;
 }
-
-/** Priors, mph and days. Provenance `house`. */
-const PRIOR = {
-  levelSd: 20,
-  /** Slope of the level, mph a day: about 10 mph a year either way. */
-  slopeSd: 0.03,
-  gunOffsetSd: 1.5,
-  pairSd: 0.6,
-  /** Change of speed with effort, share per percent. */
-  effortShare: 0.006,
-  effortShareSd: 0.003,
-  setting: { flat: { mean: -1, sd: 1.2 }, drill: { mean: -4, sd: 3 } },
-} as const;
-const GRID = {
-  reading: [0.5, 0.9, 1.5],
-  session: [0.2, 0.6, 1.2],
-  /** SD of the slope's change over a day, mph a day. */
-  slopeChange: [0.0003, 0.0015],
-} as const;
-const KNEE = 80;
-export const ANGLE_WARNED = 20;
-export const ANGLE_REFUSED = 45;
-
-interface Layout {
-  readonly size: number;
-  readonly gun: ReadonlyMap<string, number>;
-  readonly flat: number;
-  readonly drill: number;
-  readonly below: number;
-  readonly above: number;
-  /** The session effect, drawn anew each session. */
-  readonly session: number;
-  /** The level on the first day. */
-  readonly first: number;
-}
-
-const LEVEL = 0;
-const SLOPE = 1;
-
-function layOut(guns: readonly string[]): Layout {
-  const gun = new Map(guns.slice(1).map((g, i) => [g, 2 + i]));
-  const at = 1 + guns.length;
-  return { gun, flat: at, drill: at + 1, below: at + 2, above: at + 3, session: at + 4, first: at + 5, size: at + 6 };
-}
-
-interface Session {
-  readonly date: IsoDate;
-  readonly readings: readonly { readonly mph: number; readonly row: readonly number[] }[];
-}
-
-interface Spreads {
-  readonly reading: number;
-  readonly session: number;
-  readonly slopeChange: number;
-}
-
-function start(layout: Layout, base: number): Belief {
-  const mean = new Array<number>(layout.size).fill(0);
-  const covariance = Matrix.zeros(layout.size, layout.size);
-  const set = (i: number, m: number, sd: number) => {
-    mean[i] = m;
-    covariance.set(i, i, sd * sd);
-  };
-  set(LEVEL, base, PRIOR.levelSd);
-  set(SLOPE, 0, PRIOR.slopeSd);
-  for (const i of layout.gun.values()) set(i, 0, PRIOR.gunOffsetSd);
-  set(layout.flat, PRIOR.setting.flat.mean, PRIOR.setting.flat.sd);
-  set(layout.drill, PRIOR.setting.drill.mean, PRIOR.setting.drill.sd);
-  set(layout.below, PRIOR.effortShare * base, PRIOR.effortShareSd * base);
-  set(layout.above, PRIOR.effortShare * base, PRIOR.effortShareSd * base);
-  return { mean, covariance };
-}
-
-/** Moves level and slope on by some days and draws a new session effect. */
-function step(belief: Belief, layout: Layout, days: number, spreads: Spreads): { belief: Belief; transition: Matrix } {
-  const transition = Matrix.identity(layout.size);
-  transition.set(LEVEL, SLOPE, days);
-  transition.set(layout.session, layout.session, 0);
-  const noise = Matrix.zeros(layout.size, layout.size);
-  const q = spreads.slopeChange ** 2;
-  noise.set(SLOPE, SLOPE, q * days);
-  noise.set(LEVEL, SLOPE, (q * days ** 2) / 2);
-  noise.set(SLOPE, LEVEL, (q * days ** 2) / 2);
-  noise.set(LEVEL, LEVEL, (q * days ** 3) / 3);
-  noise.set(layout.session, layout.session, spreads.session ** 2);
-  return { belief: advance(belief, transition, noise), transition };
-}
-
-interface Run {
-  readonly logDensity: number;
-  readonly last: Belief;
-  readonly steps: readonly FilterStep[];
-}
-
-function filter(
-  sessions: readonly Session[],
-  layout: Layout,
-  base: number,
-  spreads: Spreads,
-  pairs: readonly (readonly [number[], number])[],
-): Run {
-  let belief = start(layout, base);
-  let logDensity = 0;
-  for (const [row, difference] of pairs) observe(belief, row, difference, PRIOR.pairSd ** 2);
-  const steps: FilterStep[] = [];
-  sessions.forEach((session, k) => {
-    const days = k === 0 ? 0 : daysBetween(sessions[k - 1]!.date, session.date);
-    const moved = step(belief, layout, days, spreads);
-    belief = moved.belief;
-    if (k === 0) {
-      // From here on the first level is remembered beside the running one.
-      const { mean, covariance } = belief;
-      mean[layout.first] = mean[LEVEL]!;
-      for (let i = 0; i < layout.size; i++) {
-        const shared = covariance.get(LEVEL, i);
-        covariance.set(layout.first, i, shared);
-        covariance.set(i, layout.first, shared);
-      }
-      covariance.set(layout.first, layout.first, covariance.get(LEVEL, LEVEL));
-    }
-    const predicted = cloneBelief(belief);
-    for (const { mph, row } of session.readings) logDensity += observe(belief, row, mph, spreads.reading ** 2);
-    steps.push({ predicted, filtered: cloneBelief(belief), transition: moved.transition });
-  });
-  return { logDensity, last: belief, steps };
-}
-
-/** Mean and SD of a mixture of normal quantities. */
-function mixture(parts: readonly { weight: number; mean: number; sd: number }[]): { mean: number; sd: number } {
-  const mean = parts.reduce((m, p) => m + p.weight * p.mean, 0);
-  const variance = parts.reduce((v, p) => v + p.weight * (p.sd ** 2 + (p.mean - mean) ** 2), 0);
-  return { mean, sd: Math.sqrt(variance) };
-}
-
-const quantityOf = (belief: Belief, h: readonly (readonly [number, number])[]): { mean: number; sd: number } => {
-  let mean = 0;
-  let variance = 0;
-  for (const [i, a] of h) {
-    mean += a * belief.mean[i]!;
-    for (const [j, b] of h) variance += a * b * belief.covariance.get(i, j);
-  }
-  return { mean, sd: Math.sqrt(Math.max(0, variance)) };
-};
 
 /** Trend of an athlete's speed, with what of it is beyond growth. */
 export function trend(request: TrendRequest): Trend {
@@ -329,15 +188,6 @@ function comparedWith(gun: string, readings: readonly TrendReading[], pairs: rea
   return found;
 }
 
-function angleWarnings(readings: readonly TrendReading[]): string[] {
-  const wide = readings.filter((r) => Math.abs(r.angleDeg) > ANGLE_WARNED && Math.abs(r.angleDeg) <= ANGLE_REFUSED).length;
-  const refused = readings.filter((r) => Math.abs(r.angleDeg) > ANGLE_REFUSED).length;
-  return [
-    ...(wide > 0 ? [`${wide} readings from more than ${ANGLE_WARNED}° off the line: corrected, but less sure.`] : []),
-    ...(refused > 0 ? [`${refused} readings from more than ${ANGLE_REFUSED}° off the line were left out.`] : []),
-  ];
-}
-
 function newestSpike(readings: readonly TrendReading[]): number | null {
   for (const date of [...new Set(readings.map((r) => r.date))].sort().reverse()) {
     const groups = new Map<string, TrendReading[]>();
@@ -380,38 +230,4 @@ function seriesOf(
     const level = mixture(smoothed.map(({ weight, beliefs }) => ({ weight, ...quantityOf(beliefs[k]!, [[LEVEL, 1]]) })));
     return { date, level: out(level.mean), low: out(level.mean - z * level.sd), high: out(level.mean + z * level.sd) };
   });
-}
-
-interface SentenceParts {
-  change: { mean: number; sd: number };
-  growth: number;
-  beyond: number | null;
-  weeks: number;
-  unit: 'mph' | 'km/h';
-  enough: boolean;
-  z: number;
-  single: number;
-  unsureGun: boolean;
-}
-
-/** How sure it is that there is more than growth: said as a number only where the change itself is clear. */
-function sureness(share: number, clear: boolean): string {
-  if (share >= 60 && clear) return `; ${Math.min(share, 99)} % sure there is a gain beyond growth`;
-  if (share >= 75) return `; leaning toward more than growth (${Math.min(share, 99)} %)`;
-  return share <= 20 ? '; no gain beyond growth is seen' : '; too early to say whether it is more than growth';
-}
-
-function sentenceFor(p: SentenceParts): string {
-  const n = (mph: number) => fromMph(Math.abs(mph), p.unit).toFixed(1);
-  if (!p.enough || p.beyond === null)
-    return `About ${p.single.toFixed(1)} ${p.unit} at full effort on one day; a second day is needed to speak of a change.`;
-  const clear = Math.abs(p.change.mean) > p.z * p.change.sd;
-  const direction = p.change.mean >= 0 ? 'Up' : 'Down';
-  const weeks = Math.max(1, Math.round(p.weeks));
-  const first = clear
-    ? `${direction} ${n(p.change.mean)} ± ${n(p.z * p.change.sd)} ${p.unit} in ${weeks} weeks`
-    : `No clear change in ${weeks} weeks (${p.change.mean >= 0 ? '+' : '−'}${n(p.change.mean)} ± ${n(p.z * p.change.sd)} ${p.unit})`;
-  const growth = p.growth >= 0.05 ? `; about ${n(p.growth)} expected from growth` : '';
-  const sure = sureness(Math.round(100 * p.beyond), clear);
-  return `${first}${growth}${sure}${p.unsureGun ? '; two guns were never compared' : ''}.`;
 }

@@ -1,9 +1,9 @@
 /** What is to be made anew once something that the arm's rules hang on has changed. To be called with the athlete held. */
 import type { AthleteRecord } from '@wrightonic/contract';
 import type { IsoDate } from '@wrightonic/core';
-import { renewGlance } from '../athletes';
+import { renewGlance } from '../glance';
 import type { Context } from '../context';
-import { replan } from '../plans';
+import { replan } from '../replan';
 import { reclimb } from './reclimb';
 import { rejudge } from './rejudge';
 

@@ -1,7 +1,8 @@
 /// <reference lib="webworker" />
 /** Finds a body in each frame of a clip. Runs as a module worker, bundled by itself; the model and its runtime lie beside it. */
 import { PoseLandmarker } from '@mediapipe/tasks-vision';
-import { BadVideo, FrameSource } from '../frames';
+import { BadVideo } from '../film-info';
+import { FrameSource } from '../frames';
 import { LANDMARK_SIZE, LANDMARKS } from './messages';
 import type { TrackNews, TrackWanted } from './messages';
 

@@ -2,7 +2,7 @@ import { degrees, lean } from '../geometry';
 import { frameOf, half, HIPS, midHip, percentOfHeight, series, shank, speedOfHips } from '../readings';
 import { slopes } from '../series';
 import type { Sample } from '../series';
-import { Missing } from '../throw';
+import { Missing } from '../throw-marks';
 import { ENDS, SIDE } from './formula';
 import type { Formula } from './formula';
 

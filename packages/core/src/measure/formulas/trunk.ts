@@ -2,7 +2,7 @@ import type { DeliveryEvent } from '../../delivery/measures';
 import { degrees, lean, minus } from '../geometry';
 import { frameOf, half, HIPS, midHip, midShoulder, series, widest } from '../readings';
 import { smooth } from '../series';
-import { Missing } from '../throw';
+import { Missing } from '../throw-marks';
 import type { View } from '../types';
 import { ENDS, SIDE } from './formula';
 import type { Formula } from './formula';

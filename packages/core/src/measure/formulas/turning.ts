@@ -11,7 +11,7 @@ import {
   turnPeak,
 } from '../readings';
 import { onsetOf, peakOf, smooth } from '../series';
-import { Missing } from '../throw';
+import { Missing } from '../throw-marks';
 import type { View } from '../types';
 import { ABOVE } from './formula';
 import type { Formula } from './formula';

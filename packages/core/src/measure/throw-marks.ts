@@ -1,0 +1,83 @@
+/** Marks as they come: which are known, how wrong they are, and how errors are carried. */
+import type { MarkedJoint, View } from './types';
+
+/** A point in the delivery's own axes, metres or image units: x target, y glove side, z up. Unseen axes are 0. */
+export type Point = readonly [x: number, y: number, z: number];
+
+export type Axis = 0 | 1 | 2;
+
+/** Something that a measure needs and the clip does not have. */
+export class Missing extends Error {}
+
+/** Longest gap between two marked frames that is bridged by a straight line, seconds. */
+export const LONGEST_GAP_S = 0.12;
+
+/** 1 SD of a mark that states none: two pixels, or a centimetre. */
+export const USUAL_SD = { image: 2, space: 0.01 } as const;
+
+/** Image to delivery axes. A left-hander's image is mirrored, so that all values mean the same for either hand. */
+export function toDelivery(view: View, left: boolean, u: number, v: number): Point {
+  const s = left ? -1 : 1;
+  switch (view) {
+    case 'side-open':
+      return [s * u, 0, -v];
+    case 'side-closed':
+      return [-s * u, 0, -v];
+    case 'front':
+      return [0, s * u, -v];
+    case 'rear':
+      return [0, -s * u, -v];
+    case 'top':
+      return [-v, -s * u, 0];
+    case '3d':
+      return [0, 0, 0];
+  }
+}
+
+export interface Known {
+  readonly joint: MarkedJoint;
+  readonly frame: number;
+  readonly at: Point;
+  /** 1 SD of what errs from frame to frame by itself. */
+  readonly jitter: number;
+  /** 1 SD of what errs alike in all frames of the joint. */
+  readonly offset: number;
+  readonly tracked: boolean;
+}
+
+/** A hand errs anew on every frame; a tracker sees a joint off the same way for a while. Shares of the stated SD; from simulated clips. */
+export const TRACKED_JITTER = 0.25;
+
+export const TRACKED_OFFSET = Math.sqrt(1 - TRACKED_JITTER ** 2);
+
+/** How far a tracker errs in a measure against what its joints state, by view: limbs that point at the camera are seen worst. Simulated clips. */
+export const TRACKED_IN: Record<View, number> = {
+  'side-open': 0.43,
+  'side-closed': 0.55,
+  front: 0.84,
+  rear: 0.61,
+  top: 1,
+  '3d': 1,
+};
+
+/** Share of a suggested instant's variance that all throws of a set-up have in common; simulated clips. */
+export const SUGGESTED_ALIKE = 0.8;
+
+/** What errors come to in a formula: variances, and by how much jitter moves the mean. */
+export interface Carried {
+  readonly jitter: number;
+  readonly shared: number;
+  readonly bias: number;
+}
+
+/** Coordinates read beyond which errors are carried by draws instead of one by one. */
+export const ONE_BY_ONE = 90;
+
+export const DRAWS = 40;
+
+export const NOWHERE: Point = [0, 0, 0];
+
+export const SEED = 20_24;
+
+/** Noise once more on top of noise adds √2 − 1 of what noise alone has added to the greatest of many values. */
+export const NOISE_AGAIN = Math.SQRT2 - 1;

@@ -1,0 +1,150 @@
+/** The level and slope behind speeds, session by session, over a grid of how much each may vary. */
+import { Matrix } from 'ml-matrix';
+import { daysBetween } from '../shared/dates';
+import type { IsoDate } from '../shared/dates';
+import { advance, cloneBelief, observe } from './kalman';
+import type { Belief, FilterStep } from './kalman';
+
+/** Priors, mph and days. Provenance `house`. */
+const PRIOR = {
+  levelSd: 20,
+  /** Slope of the level, mph a day: about 10 mph a year either way. */
+  slopeSd: 0.03,
+  gunOffsetSd: 1.5,
+  pairSd: 0.6,
+  /** Change of speed with effort, share per percent. */
+  effortShare: 0.006,
+  effortShareSd: 0.003,
+  setting: { flat: { mean: -1, sd: 1.2 }, drill: { mean: -4, sd: 3 } },
+} as const;
+
+export const GRID = {
+  reading: [0.5, 0.9, 1.5],
+  session: [0.2, 0.6, 1.2],
+  /** SD of the slope's change over a day, mph a day. */
+  slopeChange: [0.0003, 0.0015],
+} as const;
+
+export const KNEE = 80;
+
+export interface Layout {
+  readonly size: number;
+  readonly gun: ReadonlyMap<string, number>;
+  readonly flat: number;
+  readonly drill: number;
+  readonly below: number;
+  readonly above: number;
+  /** The session effect, drawn anew each session. */
+  readonly session: number;
+  /** The level on the first day. */
+  readonly first: number;
+}
+
+export const LEVEL = 0;
+
+const SLOPE = 1;
+
+export function layOut(guns: readonly string[]): Layout {
+  const gun = new Map(guns.slice(1).map((g, i) => [g, 2 + i]));
+  const at = 1 + guns.length;
+  return { gun, flat: at, drill: at + 1, below: at + 2, above: at + 3, session: at + 4, first: at + 5, size: at + 6 };
+}
+
+export interface Session {
+  readonly date: IsoDate;
+  readonly readings: readonly { readonly mph: number; readonly row: readonly number[] }[];
+}
+
+interface Spreads {
+  readonly reading: number;
+  readonly session: number;
+  readonly slopeChange: number;
+}
+
+function start(layout: Layout, base: number): Belief {
+  const mean = new Array<number>(layout.size).fill(0);
+  const covariance = Matrix.zeros(layout.size, layout.size);
+  const set = (i: number, m: number, sd: number) => {
+    mean[i] = m;
+    covariance.set(i, i, sd * sd);
+  };
+  set(LEVEL, base, PRIOR.levelSd);
+  set(SLOPE, 0, PRIOR.slopeSd);
+  for (const i of layout.gun.values()) set(i, 0, PRIOR.gunOffsetSd);
+  set(layout.flat, PRIOR.setting.flat.mean, PRIOR.setting.flat.sd);
+  set(layout.drill, PRIOR.setting.drill.mean, PRIOR.setting.drill.sd);
+  set(layout.below, PRIOR.effortShare * base, PRIOR.effortShareSd * base);
+  set(layout.above, PRIOR.effortShare * base, PRIOR.effortShareSd * base);
+  return { mean, covariance };
+}
+
+/** Moves level and slope on by some days and draws a new session effect. */
+function step(belief: Belief, layout: Layout, days: number, spreads: Spreads): { belief: Belief; transition: Matrix } {
+  const transition = Matrix.identity(layout.size);
+  transition.set(LEVEL, SLOPE, days);
+  transition.set(layout.session, layout.session, 0);
+  const noise = Matrix.zeros(layout.size, layout.size);
+  const q = spreads.slopeChange ** 2;
+  noise.set(SLOPE, SLOPE, q * days);
+  noise.set(LEVEL, SLOPE, (q * days ** 2) / 2);
+  noise.set(SLOPE, LEVEL, (q * days ** 2) / 2);
+  noise.set(LEVEL, LEVEL, (q * days ** 3) / 3);
+  noise.set(layout.session, layout.session, spreads.session ** 2);
+  return { belief: advance(belief, transition, noise), transition };
+}
+
+export interface Run {
+  readonly logDensity: number;
+  readonly last: Belief;
+  readonly steps: readonly FilterStep[];
+}
+
+export function filter(
+  sessions: readonly Session[],
+  layout: Layout,
+  base: number,
+  spreads: Spreads,
+  pairs: readonly (readonly [number[], number])[],
+): Run {
+  let belief = start(layout, base);
+  let logDensity = 0;
+  for (const [row, difference] of pairs) observe(belief, row, difference, PRIOR.pairSd ** 2);
+  const steps: FilterStep[] = [];
+  sessions.forEach((session, k) => {
+    const days = k === 0 ? 0 : daysBetween(sessions[k - 1]!.date, session.date);
+    const moved = step(belief, layout, days, spreads);
+    belief = moved.belief;
+    if (k === 0) {
+      // From here on the first level is remembered beside the running one.
+      const { mean, covariance } = belief;
+      mean[layout.first] = mean[LEVEL]!;
+      for (let i = 0; i < layout.size; i++) {
+        const shared = covariance.get(LEVEL, i);
+        covariance.set(layout.first, i, shared);
+        covariance.set(i, layout.first, shared);
+      }
+      covariance.set(layout.first, layout.first, covariance.get(LEVEL, LEVEL));
+    }
+    const predicted = cloneBelief(belief);
+    for (const { mph, row } of session.readings) logDensity += observe(belief, row, mph, spreads.reading ** 2);
+    steps.push({ predicted, filtered: cloneBelief(belief), transition: moved.transition });
+  });
+  return { logDensity, last: belief, steps };
+}
+
+/** Mean and SD of a mixture of normal quantities. */
+export function mixture(parts: readonly { weight: number; mean: number; sd: number }[]): { mean: number; sd: number } {
+  const mean = parts.reduce((m, p) => m + p.weight * p.mean, 0);
+  const variance = parts.reduce((v, p) => v + p.weight * (p.sd ** 2 + (p.mean - mean) ** 2), 0);
+  return { mean, sd: Math.sqrt(variance) };
+}
+
+export const quantityOf = (belief: Belief, h: readonly (readonly [number, number])[]): { mean: number; sd: number } => {
+  let mean = 0;
+  let variance = 0;
+  for (const [i, a] of h) {
+    mean += a * belief.mean[i]!;
+    for (const [j, b] of h) variance += a * b * belief.covariance.get(i, j);
+  }
+  return { mean, sd: Math.sqrt(Math.max(0, variance)) };
+};
