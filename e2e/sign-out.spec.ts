@@ -63,6 +63,9 @@ test('what one taps does not go out under the cookie of another who signed in in
   await expect.poll(reps).toBeGreaterThan(1);
   const before = await reps();
 
+  // What the page takes along by itself has come: the next that it asks is what is tapped.
+  await page.waitForTimeout(3500);
+  await page.waitForLoadState('networkidle');
   const second = await context.newPage();
   await signIn(second, OTHER);
   await good.click();

@@ -1,33 +1,24 @@
-// Writes app/src/ui/icon-paths.ts: the few paths that the app draws, taken from the icon package. Metro does not shake trees, so
-// importing the package itself would ship all of its seven thousand icons.
-import { writeFileSync } from 'node:fs';
-import * as mdi from '@mdi/js';
+// npm run icons: the icons of the installed app, from the mark.
+import { mkdirSync, readFileSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+import { installDebian, installPackages } from './lib/install.mjs';
 import { inRoot } from './lib/paths.mjs';
 
-const ICONS = {
-  'account-group': 'mdiAccountGroup',
-  alert: 'mdiAlertOctagonOutline',
-  'arrow-left': 'mdiArrowLeft',
-  'arrow-up': 'mdiArrowUp',
-  today: 'mdiCalendarToday',
-  check: 'mdiCheck',
-  'chevron-down': 'mdiChevronDown',
-  'chevron-left': 'mdiChevronLeft',
-  'chevron-right': 'mdiChevronRight',
-  'chevron-up': 'mdiChevronUp',
-  close: 'mdiClose',
-  offline: 'mdiCloudOffOutline',
-  delivery: 'mdiRunFast',
-  numbers: 'mdiChartLine',
-  drills: 'mdiDumbbell',
-  help: 'mdiHelp',
-  magnify: 'mdiMagnify',
-  'menu-down': 'mdiMenuDown',
-  minus: 'mdiMinus',
-  desk: 'mdiTune',
-};
-const lines = Object.entries(ICONS).map(([name, key]) => `  ${/^[a-z]+$/.test(name) ? name : `'${name}'`}: '${mdi[key]}',`);
-writeFileSync(
-  inRoot('app', 'src', 'ui', 'icon-paths.ts'),
-  `/** Written by scripts/icons.mjs from @mdi/js (Apache-2.0). */\nexport const ICON_PATHS: Readonly<Record<string, string>> = {\n${lines.join('\n')}\n};\n`,
-);
+installPackages();
+installDebian({ browser: true });
+const mark = readFileSync(inRoot('app', 'public', 'mark.svg'), 'utf8');
+// A launcher may cut a maskable icon to any shape: its ground reaches the edge, the mark keeps to the middle.
+const whole = mark.replace('rx="6"', 'rx="0"').replace('<g ', '<g transform="translate(4.8 4.8) scale(0.7)" ');
+mkdirSync(inRoot('app', 'public', 'icons'), { recursive: true });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+for (const [name, svg, size] of [
+  ['192', mark, 192],
+  ['512', mark, 512],
+  ['512-whole', whole, 512],
+]) {
+  const page = await browser.newPage({ viewport: { width: size, height: size } });
+  await page.setContent(`<style>body{margin:0}svg{display:block;width:${size}px}</style>${svg}`);
+  await page.screenshot({ path: inRoot('app', 'public', 'icons', `${name}.png`), omitBackground: true });
+  await page.close();
+}
+await browser.close();

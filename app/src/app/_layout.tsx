@@ -9,10 +9,12 @@ import { Shell } from '../features/shell/Shell';
 import { SignIn } from '../features/shell/SignIn';
 import { Tongue } from '../features/shell/Tongue';
 import { useLeaving, useWhose } from '../features/shell/use-leaving';
+import { useReconnecting } from '../features/shell/use-reconnecting';
 import { api, problemOf } from '../data/api';
 import { hasLeft } from '../data/leaving';
 import { connection } from '../data/operations';
 import { loadOperations, send, stopRetrying } from '../data/outbox';
+import { keepOnDevice } from '../data/service-worker';
 import { makeStore, useAppDispatch, useAppSelector } from '../data/store';
 import { Action, Blank, Loading } from '../ui/controls';
 import { Screen } from '../ui/layout';
@@ -44,6 +46,7 @@ function Gate() {
       window.removeEventListener('offline', gone);
     };
   }, [user, dispatch]);
+  useReconnecting(user !== undefined);
   if (left) return <SignIn />;
   // Somebody else has signed in, here or in another tab: nothing of the one before is shown to them.
   if (isLoading || (user && whose && user !== whose)) return <Loading />;
@@ -67,6 +70,7 @@ function Gate() {
 export default function Layout() {
   const [store] = useState(makeStore);
   const dark = useColorScheme() === 'dark';
+  useEffect(keepOnDevice, []);
   return (
     <Provider store={store}>
       <PaperProvider theme={dark ? darkTheme : lightTheme}>

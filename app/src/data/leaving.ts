@@ -1,5 +1,6 @@
 import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
 import { api } from './api';
+import { emptyAnswers } from './kept-answers';
 import { forgotten } from './operations';
 import { left } from './shell';
 import { storage } from './storage';
@@ -19,6 +20,7 @@ export const hasLeft = (): boolean => device()?.getItem(LEFT_AS) != null;
 async function emptyDevice(user: string): Promise<number[]> {
   const sent = (await storage.all()).filter((o) => o.user === user && o.status === 'sent').map((o) => o.seq);
   await storage.remove(sent);
+  await emptyAnswers(user);
   return sent;
 }
 

@@ -29,6 +29,8 @@ export interface Operation {
 export interface OperationsState {
   readonly list: readonly Operation[];
   readonly connected: boolean;
+  /** When what is on screen was answered, where it comes from this device and not from the server; ms, the oldest of it. */
+  readonly shownFrom: number | null;
   /** The stored operations have been read from the browser's database. */
   readonly loaded: boolean;
   /** This device could not keep something that was tapped: it is lost if the page closes before it is sent. */
@@ -38,7 +40,7 @@ export interface OperationsState {
 /** Settled operations that stay in memory. */
 const SETTLED_KEPT = 2000;
 
-const initialState: OperationsState = { list: [], connected: true, loaded: false, notKept: false };
+const initialState: OperationsState = { list: [], connected: true, shownFrom: null, loaded: false, notKept: false };
 
 const operations = createSlice({
   name: 'operations',
@@ -74,9 +76,15 @@ const operations = createSlice({
     },
     connection(state, action: PayloadAction<boolean>) {
       state.connected = action.payload;
+      if (action.payload) state.shownFrom = null;
+    },
+    /** Something is shown as this device kept it. */
+    shownFrom(state, action: PayloadAction<number>) {
+      state.connected = false;
+      state.shownFrom = Math.min(state.shownFrom ?? Infinity, action.payload);
     },
   },
 });
 
-export const { loaded, added, settled, forgotten, keeping, connection } = operations.actions;
+export const { loaded, added, settled, forgotten, keeping, connection, shownFrom } = operations.actions;
 export const operationsReducer = operations.reducer;

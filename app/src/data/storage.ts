@@ -6,14 +6,16 @@ import type { Operation } from './operations';
 const STORE = 'operations';
 const DRAFTS = 'drafts';
 const CLIPS = 'clips';
+const ANSWERS = 'answers';
 let opened: Promise<IDBPDatabase> | null = null;
 
 const database = (): Promise<IDBPDatabase> =>
-  (opened ??= openDB('wrightonic', 3, {
+  (opened ??= openDB('wrightonic', 4, {
     upgrade(db, from) {
       if (from < 1) db.createObjectStore(STORE, { keyPath: 'seq' });
       if (from < 2) db.createObjectStore(DRAFTS, { keyPath: 'id' });
-      db.createObjectStore(CLIPS, { keyPath: 'id' });
+      if (from < 3) db.createObjectStore(CLIPS, { keyPath: 'id' });
+      db.createObjectStore(ANSWERS, { keyPath: 'key' });
     },
   }));
 
@@ -65,4 +67,24 @@ export const drafts = {
   },
   put: async <T>(draft: Draft<T>): Promise<void> => void (await (await database()).put(DRAFTS, draft)),
   remove: async (id: string): Promise<void> => (await database()).delete(DRAFTS, id),
+};
+
+/** An answer of the server, with whose it is and when it came, milliseconds. */
+export interface KeptAnswer {
+  readonly key: string;
+  readonly user: string;
+  readonly at: number;
+  readonly data: unknown;
+}
+
+export const answers = {
+  get: async (key: string): Promise<KeptAnswer | undefined> =>
+    (await (await database()).get(ANSWERS, key)) as KeptAnswer | undefined,
+  put: async (answer: KeptAnswer): Promise<void> => void (await (await database()).put(ANSWERS, answer)),
+  removeWhere: async (gone: (answer: KeptAnswer) => boolean): Promise<void> => {
+    const tx = (await database()).transaction(ANSWERS, 'readwrite');
+    for (let cursor = await tx.store.openCursor(); cursor; cursor = await cursor.continue())
+      if (gone(cursor.value as KeptAnswer)) await cursor.delete();
+    await tx.done;
+  },
 };

@@ -1,12 +1,11 @@
 import { may } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api } from '../../data/api';
 import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
-import Icon from '../../ui/icons';
 import { Row, Screen, useWide } from '../../ui/layout';
-import { SPACE, TARGET, usePalette } from '../../ui/theme';
+import { SPACE, usePalette } from '../../ui/theme';
 import { spoken, weekDay } from '../../ui/words';
 import { ClipPart } from './ClipParts';
 import { ClipPicture } from './ClipPicture';
@@ -30,21 +29,12 @@ interface Props {
   readonly desk: ClipDesk;
 }
 
-/** Whose clip it is, how it was filmed, and the way back. */
+/** Whose clip it is and how it was filmed. */
 function Heading({ open: { id, overview, clip }, desk }: Props) {
   const palette = usePalette();
   const router = useRouter();
   return (
     <Row style={{ flexWrap: 'nowrap', gap: 0 }}>
-      <Pressable
-        role="link"
-        aria-label="All clips"
-        onPress={() => router.navigate(`/athletes/${id}/film`)}
-        testID="all-clips"
-        style={{ width: TARGET, height: TARGET, justifyContent: 'center' }}
-      >
-        <Icon name="chevron-left" color={palette.spruce} size={30} />
-      </Pressable>
       <View style={{ flex: 1, minWidth: 0 }}>
         <Text variant="titleMedium" role="heading" aria-level={1} numberOfLines={1}>
           {`${overview.athlete.name}, ${weekDay(clip.on)}`}

@@ -11,7 +11,10 @@ import { Screen, useWide } from '../../ui/layout';
 import { ShortcutSheet, useShortcuts } from '../../ui/shortcuts';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Action, Blank } from '../../ui/controls';
-import { placesFor, rightFor } from './places';
+import { Connection } from './Connection';
+import { placesFor, rightFor, wayUp } from './places';
+import { Up } from './Up';
+import { useTakeAlong } from './use-take-along';
 
 const isHere = (path: string, here: string): boolean => (path === '/' ? here === '/' : here.startsWith(path));
 
@@ -19,14 +22,15 @@ const isHere = (path: string, here: string): boolean => (path === '/' ? here ===
 export function Shell({ me }: { readonly me: Me }) {
   const { role } = me;
   useDayTurn(me);
+  useTakeAlong(me);
   const palette = usePalette();
   const wide = useWide();
   const here = usePathname();
   const router = useRouter();
   const places = placesFor(role);
   const needed = rightFor(here);
-  const { connected, list, notKept } = useAppSelector((s) => s.operations);
-  const waiting = list.filter((o) => o.status === 'waiting' && o.user === me.id).length;
+  const up = wayUp(here, role);
+  const notKept = useAppSelector((s) => s.operations.notKept);
   const [keys, setKeys] = useState(false);
   useShortcuts([
     { key: '?', does: 'this sheet', run: () => setKeys(!keys) },
@@ -80,14 +84,8 @@ export function Shell({ me }: { readonly me: Me }) {
     <View style={[styles.frame, { flexDirection: wide ? 'row' : 'column', backgroundColor: palette.paper }]}>
       {wide ? bar : null}
       <View style={{ flex: 1, minWidth: 0 }}>
-        {!connected || waiting > 5 ? (
-          <View role="status" style={[styles.offline, { backgroundColor: palette.brassWash }]}>
-            <Icon name="offline" size={18} color={palette.brass} />
-            <Text variant="bodySmall" style={{ color: palette.ink }}>
-              {`No connection. ${waiting} ${waiting === 1 ? 'entry is' : 'entries are'} kept on this device and sent when it is back.`}
-            </Text>
-          </View>
-        ) : null}
+        {up ? <Up to={up} /> : null}
+        <Connection user={me.id} />
         {notKept ? (
           <View role="alert" testID="not-kept" style={[styles.offline, { backgroundColor: palette.clayWash }]}>
             <Icon name="offline" size={18} color={palette.clay} />

@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { may, ROLES } from '@wrightonic/contract';
-import { OPEN_SCREENS, placesFor, rightFor, SCREENS } from './places';
+import { OPEN_SCREENS, placesFor, rightFor, SCREENS, wayUp } from './places';
 
 const folder = join(__dirname, '..', '..', 'app');
 const files = (readdirSync(folder, { recursive: true }) as string[]).filter(
@@ -43,5 +43,33 @@ describe('places', () => {
     expect(rightFor('/athletes/x/check/')).toBe('judge');
     expect(rightFor('/nowhere')).toBeNull();
     expect(rightFor('/')).toBe('account');
+  });
+
+  it('lead up from every screen to one that the role may open, and in the end to its start', () => {
+    for (const role of ROLES) {
+      for (const address of files.map(addressOf)) {
+        const right = rightFor(address);
+        if (right === null || !may(role, right)) continue;
+        const seen = [address];
+        for (let up = wayUp(address, role); up !== null; up = wayUp(up.path, role)) {
+          expect([role, address, may(role, rightFor(up.path)!)]).toEqual([role, address, true]);
+          expect(seen).not.toContain(up.path);
+          seen.push(up.path);
+        }
+        expect(placesFor(role).map((place) => place.path)).toContain(seen.at(-1));
+      }
+    }
+  });
+
+  it('name the way up by where it leads', () => {
+    const id = '0190c2f4-0000-7000-8000-000000000000';
+    expect(wayUp(`/athletes/${id}/clip`, 'instructor')).toEqual({ path: `/athletes/${id}/film`, name: 'All clips' });
+    expect(wayUp(`/athletes/${id}/film`, 'instructor')).toEqual({ path: `/athletes/${id}`, name: 'The athlete' });
+    expect(wayUp(`/athletes/${id}`, 'instructor')).toEqual({ path: '/athletes', name: 'Athletes' });
+    expect(wayUp(`/athletes/${id}/run`, 'station')).toEqual({ path: '/', name: 'My station' });
+    expect(wayUp('/my-run', 'athlete')).toEqual({ path: '/', name: 'My day' });
+    expect(wayUp('/desk/account', 'guardian')).toEqual({ path: '/desk', name: 'Desk' });
+    expect(wayUp('/drills/ladder', 'owner')).toEqual({ path: '/drills', name: 'Drills' });
+    for (const path of ['/', '/athletes', '/desk', '/drills']) expect([path, wayUp(path, 'owner')]).toEqual([path, null]);
   });
 });

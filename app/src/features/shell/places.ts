@@ -81,3 +81,51 @@ const RULES: readonly PlaceRule[] = [
 /** Places of the bar and the rail for a role, from the same table of rights that the server checks. */
 export const placesFor = (role: Role): readonly Place[] =>
   RULES.filter(({ needs, reach }) => (reach === undefined ? may(role, needs) : reachOf(needs, role) === reach));
+
+export interface WayUp {
+  readonly path: string;
+  readonly name: string;
+}
+
+/** What a screen that others lie under is called when one goes up to it. */
+const NAMES: readonly (readonly [pattern: string, name: string])[] = [
+  ['/athletes', 'Athletes'],
+  ['/athletes/:id', 'The athlete'],
+  ['/athletes/:id/film', 'All clips'],
+  ['/athletes/:id/what', 'What is it?'],
+  ['/athletes/:id/body', 'Body'],
+  ['/drills', 'Drills'],
+  ['/desk', 'Desk'],
+];
+/** Screens that belong under another than the one their address says. */
+const UNDER: Readonly<Record<string, string>> = {
+  clip: 'film',
+  compare: 'film',
+  causes: 'what',
+  'what-if': 'what',
+  check: 'body',
+};
+
+/**
+ * Where up is from a screen, by its address and not by how one came: the nearest screen above that this role may open. Null on the
+ * screens of the bar themselves.
+ */
+export function wayUp(here: string, role: Role): WayUp | null {
+  const places = placesFor(role);
+  const start = places[0];
+  const path = here.length > 1 ? here.replace(/\/$/, '') : here;
+  if (path === '/' || !start || places.some((place) => place.path === path)) return null;
+  const parts = path.split('/');
+  const under = UNDER[parts.at(-1) ?? ''];
+  const above = under === undefined ? [] : [[...parts.slice(0, -1), under]];
+  for (let depth = parts.length - 1; depth > 1; depth--) above.push(parts.slice(0, depth));
+  for (const candidate of above) {
+    const address = candidate.join('/');
+    const right = rightFor(address);
+    const name = (NAMES.find(([pattern]) => pattern === address) ?? NAMES.find(([pattern]) => fits(pattern, address)))?.[1];
+    // A first screen that is not in the role's bar is not theirs to go up to.
+    const inBar = candidate.length > 2 || places.some((place) => place.path === address);
+    if (name !== undefined && right !== null && may(role, right) && inBar) return { path: address, name };
+  }
+  return { path: start.path, name: start.name };
+}

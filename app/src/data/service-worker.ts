@@ -1,0 +1,6 @@
+/** Has the browser keep the application on the device, so that it opens without a network. Not while it is being worked on. */
+export function keepOnDevice(): void {
+  if (process.env.NODE_ENV !== 'production' || typeof navigator === 'undefined' || !('serviceWorker' in navigator)) return;
+  // A browser that refuses (no TLS, private window) goes on as a page.
+  void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+}

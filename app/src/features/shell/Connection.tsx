@@ -1,0 +1,57 @@
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useAppSelector } from '../../data/store';
+import Icon from '../../ui/icons';
+import { SPACE, usePalette } from '../../ui/theme';
+
+const clock = (ms: number): string => {
+  const at = new Date(ms);
+  const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const today = at.toDateString() === new Date().toDateString();
+  return today ? time : `${at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}, ${time}`;
+};
+
+/** With a good signal an entry is sent at once: one that still waits after so long is told, ms. */
+const SOON_MS = 4000;
+const LOOK_AGAIN_MS = 2000;
+
+/** Whether something has waited for longer than sending takes. The order of entries is their time, in thousandths of a millisecond. */
+function useWaitsLong(oldest: number | undefined): boolean {
+  const [now, setNow] = useState(Date.now);
+  useEffect(() => {
+    if (oldest === undefined) return undefined;
+    const timer = setInterval(() => setNow(Date.now()), LOOK_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [oldest]);
+  return oldest !== undefined && now - oldest / 1000 > SOON_MS;
+}
+
+/** Says when the server is away, how old what is shown is, and what waits on this device and of whom. */
+export function Connection({ user }: { readonly user: string }) {
+  const palette = usePalette();
+  const { connected, list, shownFrom } = useAppSelector((s) => s.operations);
+  const waiting = list.filter((o) => o.status === 'waiting' && o.user === user);
+  const long = useWaitsLong(waiting[0]?.seq);
+  if (connected && !long) return null;
+  const athletes = new Set(waiting.map((o) => o.athlete)).size;
+  const kept =
+    waiting.length === 0
+      ? 'What you log is kept on this device and sent when it is back.'
+      : `${waiting.length} ${waiting.length === 1 ? 'entry' : 'entries'} of ${athletes === 1 ? 'one athlete' : `${athletes} athletes`} ${waiting.length === 1 ? 'is' : 'are'} kept on this device and sent when it is back.`;
+  const text = connected
+    ? `Sending ${waiting.length} ${waiting.length === 1 ? 'entry' : 'entries'} of ${athletes === 1 ? 'one athlete' : `${athletes} athletes`}.`
+    : `No connection. ${shownFrom === null ? '' : `Shown as it was at ${clock(shownFrom)}. `}${kept}`;
+  return (
+    <View role="status" testID="connection" style={[styles.bar, { backgroundColor: palette.brassWash }]}>
+      <Icon name="offline" size={18} color={palette.brass} />
+      <Text variant="bodySmall" style={{ color: palette.ink, flex: 1 }}>
+        {text}
+      </Text>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: { flexDirection: 'row', gap: SPACE.s, paddingHorizontal: SPACE.l, paddingVertical: SPACE.s, alignItems: 'center' },
+});

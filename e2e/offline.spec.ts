@@ -1,0 +1,165 @@
+/** The cage has no signal: the app is opened there, worked with, and sends everything when it is back. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
+import { args } from './playwright.config';
+import { COACH } from './steps';
+import { expect, test } from './test';
+
+/** Addresses of what this device keeps. */
+const keptAddresses = (page: Page): Promise<string[]> =>
+  page.evaluate(
+    () =>
+      new Promise<string[]>((resolve, reject) => {
+        const opening = indexedDB.open('wrightonic');
+        opening.onerror = () => reject(new Error('the store does not open'));
+        opening.onsuccess = () => {
+          const db = opening.result;
+          if (!db.objectStoreNames.contains('answers')) return resolve([]);
+          const asked = db.transaction('answers').objectStore('answers').getAllKeys();
+          asked.onsuccess = () => {
+            db.close();
+            resolve(asked.result.map(String));
+          };
+        };
+      }),
+  );
+
+const nav = (page: Page) => page.getByRole('navigation');
+
+let folder: string;
+let opened: BrowserContext | null = null;
+test.beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'profile-'));
+});
+test.afterEach(async () => {
+  await opened?.close();
+  opened = null;
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** A browser with the profile of before, as a phone. */
+async function start(baseURL: string): Promise<{ context: BrowserContext; page: Page }> {
+  await opened?.close();
+  const context = await chromium.launchPersistentContext(folder, {
+    executablePath: '/usr/bin/chromium',
+    args,
+    baseURL,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    serviceWorkers: 'allow',
+  });
+  opened = context;
+  return { context, page: context.pages()[0] ?? (await context.newPage()) };
+}
+
+async function signInAndWait(context: BrowserContext, page: Page): Promise<{ id: string; name: string }> {
+  const answer = await context.request.post('/api/sign-in', { data: { signIn: COACH.name, password: COACH.password } });
+  expect(answer.status()).toBe(200);
+  const { rows } = (await (await context.request.get('/api/today')).json()) as {
+    rows: { athlete: { id: string; name: string; locked: boolean }; assignment: { done: boolean } }[];
+  };
+  const next = rows.find((row) => !row.assignment.done)!.athlete;
+  await page.goto('/');
+  await expect(nav(page)).toBeVisible();
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  // Today's athletes are taken along without anybody opening them.
+  await expect
+    .poll(async () => (await keptAddresses(page)).filter((key) => key.includes(`/athletes/${next.id}/`)).length, {
+      timeout: 30_000,
+    })
+    .toBeGreaterThan(2);
+  return next;
+}
+
+/** Reps of all sessions that the athlete's page lists. */
+async function repsOf(context: BrowserContext, athlete: string): Promise<number> {
+  const { timeline } = (await (await context.request.get(`/api/athletes/${athlete}`)).json()) as {
+    timeline: { kind: string; text: string }[];
+  };
+  return timeline.reduce(
+    (total, { kind, text }) => total + (kind === 'session' ? Number(/^(\d+) reps/.exec(text)?.[1] ?? 0) : 0),
+    0,
+  );
+}
+
+test('installed: it has a name, icons that are there, and a worker that answers for every address', async ({ baseURL }) => {
+  const { context, page } = await start(baseURL!);
+  await signInAndWait(context, page);
+  const manifest = (await (await context.request.get('/app.webmanifest')).json()) as {
+    name: string;
+    start_url: string;
+    display: string;
+    icons: { src: string; sizes: string; purpose: string }[];
+  };
+  expect([manifest.name, manifest.start_url, manifest.display]).toEqual(['Wrightonic', '/', 'standalone']);
+  expect(manifest.icons.map((icon) => `${icon.sizes} ${icon.purpose}`)).toEqual([
+    '192x192 any',
+    '512x512 any',
+    '512x512 maskable',
+  ]);
+  for (const { src, sizes } of manifest.icons) {
+    const size = await page.evaluate(async (address) => {
+      const image = await createImageBitmap(await (await fetch(address)).blob());
+      return `${image.width}x${image.height}`;
+    }, src);
+    expect([src, size]).toEqual([src, sizes]);
+  }
+  await context.setOffline(true);
+  await page.goto('/drills');
+  await expect(nav(page)).toBeVisible();
+  // What is nobody's file is not answered by the page.
+  expect(
+    await page.evaluate(() =>
+      fetch('/api/me').then(
+        () => 'answered',
+        () => 'away',
+      ),
+    ),
+  ).toBe('away');
+});
+
+test('a browser that is started without a network opens the day, runs a session, and sends it once it is back', async ({
+  baseURL,
+}) => {
+  const first = await start(baseURL!);
+  const { id, name } = await signInAndWait(first.context, first.page);
+  const before = await repsOf(first.context, id);
+
+  const { context, page } = await start(baseURL!);
+  await context.setOffline(true);
+  await page.goto('/');
+  await expect(page.getByTestId('connection')).toContainText('Shown as it was at');
+  await page.getByTestId('start-lesson').click();
+  const [begin, good] = [page.getByTestId('nothing-hurts'), page.getByTestId('rep-good')];
+  await expect(begin.or(good)).toBeVisible();
+  if (await begin.isVisible()) await begin.click();
+  for (let rep = 0; rep < 5; rep++) await good.click();
+  await expect(page.getByTestId('connection')).toContainText('of one athlete are kept on this device');
+
+  // Killed in the middle, still without a network.
+  const later = await start(baseURL!);
+  await later.context.setOffline(true);
+  await later.page.goto(`/athletes/${id}`);
+  await expect(later.page.getByRole('heading', { name })).toBeVisible();
+  await expect(later.page.getByTestId('connection')).toContainText('of one athlete are kept on this device');
+
+  await later.context.setOffline(false);
+  await expect(later.page.getByTestId('connection')).toBeHidden({ timeout: 30_000 });
+  await expect.poll(async () => (await repsOf(later.context, id)) - before).toBe(5);
+});
+
+test('whoever signs out leaves nothing on the device that they were answered', async ({ baseURL }) => {
+  const { context, page } = await start(baseURL!);
+  await signInAndWait(context, page);
+  await nav(page).getByRole('link', { name: 'Desk', exact: true }).click();
+  await context.setOffline(true);
+  await page.getByTestId('sign-out').click();
+  await expect(page.getByTestId('sign-in')).toBeVisible();
+  expect(await keptAddresses(page)).toEqual([]);
+  await page.goto('/');
+  await expect(page.getByTestId('sign-in')).toBeVisible();
+});
