@@ -84,8 +84,8 @@ export function Shell({ me }: { readonly me: Me }) {
     <View style={[styles.frame, { flexDirection: wide ? 'row' : 'column', backgroundColor: palette.paper }]}>
       {wide ? bar : null}
       <View style={{ flex: 1, minWidth: 0 }}>
-        {up ? <Up to={up} /> : null}
         <Connection user={me.id} />
+        {up ? <Up to={up} /> : null}
         {notKept ? (
           <View role="alert" testID="not-kept" style={[styles.offline, { backgroundColor: palette.clayWash }]}>
             <Icon name="offline" size={18} color={palette.clay} />

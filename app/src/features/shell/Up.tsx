@@ -31,6 +31,7 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     alignSelf: 'flex-start',
     minHeight: TARGET,
+    marginBottom: -SPACE.m,
     paddingLeft: SPACE.s,
     paddingRight: SPACE.l,
   },

@@ -49,6 +49,7 @@ export function useTakeAlong(me: Me): void {
         if (!here) return;
         await ask(dispatch(api.endpoints.work.initiate({ athlete }, options)));
         if (may(role, 'seeAthlete')) await ask(dispatch(api.endpoints.athlete.initiate({ athlete }, options)));
+        if (may(role, 'seeProgress')) await ask(dispatch(api.endpoints.progress.initiate({ athlete }, options)));
         if (may(role, 'seePlan')) await ask(dispatch(api.endpoints.plan.initiate({ athlete }, options)));
         if (!may(role, 'judge')) continue;
         await ask(dispatch(api.endpoints.diagnosis.initiate({ athlete }, options)));
