@@ -123,7 +123,7 @@ test('a clip comes in, is tracked and corrected, measured and drawn on, and chan
   await expect(page.getByText(/measures, the newest from/)).toBeVisible();
 });
 
-test('two clips are stepped together on an event, and the table says what really changed', async ({ page }) => {
+test('two clips are stepped together on an event, and the table says what really changed', { tag: '@once' }, async ({ page }) => {
   await signIn(page);
   const { rows } = (await (await page.request.get('/api/athletes?search=Tavi')).json()) as { rows: { id: string }[] };
   await page.goto(`/athletes/${rows[0]!.id}/compare`);

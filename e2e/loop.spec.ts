@@ -2,67 +2,71 @@ import { expect, test } from './test';
 import { addAthlete, addAthleteByHand, look, saw, signIn } from './steps';
 
 /** The whole loop as a coach does it, with the connection cut in the middle of the reps. */
-test('from flaws seen to a plan, reps through a cut connection, and the gate’s verdict', async ({ page, context }, info) => {
-  await signIn(page);
-  const athlete = await addAthleteByHand(page, `Ferrin Oakhollow ${info.project.name} ${info.retry}`);
+test(
+  'from flaws seen to a plan, reps through a cut connection, and the gate’s verdict',
+  { tag: '@once' },
+  async ({ page, context }, info) => {
+    await signIn(page);
+    const athlete = await addAthleteByHand(page, `Ferrin Oakhollow ${info.project.name} ${info.retry}`);
 
-  await page.getByTestId('look').click();
-  await look(page, {
-    stall: 'yes',
-    'late-hips': 'yes',
-    'turn-together': 'yes',
-    'stuck-back': 'no',
-    'shin-vertical': 'no',
-    'hip-lead-overdone': 'no',
-  });
-  await expect(page.getByTestId('so-far')).toContainText('trip forward stops');
+    await page.getByTestId('look').click();
+    await look(page, {
+      stall: 'yes',
+      'late-hips': 'yes',
+      'turn-together': 'yes',
+      'stuck-back': 'no',
+      'shin-vertical': 'no',
+      'hip-lead-overdone': 'no',
+    });
+    await expect(page.getByTestId('so-far')).toContainText('trip forward stops');
 
-  await page.goto(`${athlete}/what`);
-  await expect(page.getByTestId('first-root')).toContainText('the trip forward stops after the lift');
-  await expect(page.getByRole('heading', { name: 'Should ease by itself' })).toBeVisible();
-  await page.getByTestId('make-focus').click();
+    await page.goto(`${athlete}/what`);
+    await expect(page.getByTestId('first-root')).toContainText('the trip forward stops after the lift');
+    await expect(page.getByRole('heading', { name: 'Should ease by itself' })).toBeVisible();
+    await page.getByTestId('make-focus').click();
 
-  await page.getByTestId('make-plan').click();
-  await page.getByTestId('assign').click();
-  await expect(page.getByTestId('focus-title')).toHaveText('The trip forward stops after the lift');
-  await expect(page.getByTestId('focus-rung')).toContainText('Rung 1');
+    await page.getByTestId('make-plan').click();
+    await page.getByTestId('assign').click();
+    await expect(page.getByTestId('focus-title')).toHaveText('The trip forward stops after the lift');
+    await expect(page.getByTestId('focus-rung')).toContainText('Rung 1');
 
-  await page.getByTestId('start-work').click();
-  await page.getByTestId('nothing-hurts').click();
-  await expect(page.getByTestId('cue')).toBeVisible();
+    await page.getByTestId('start-work').click();
+    await page.getByTestId('nothing-hurts').click();
+    await expect(page.getByTestId('cue')).toBeVisible();
 
-  // Three reps on the air, five with the connection cut, all of them counted once.
-  for (let n = 0; n < 3; n++) await page.getByTestId('rep-good').click();
-  await context.setOffline(true);
-  for (let n = 0; n < 4; n++) await page.getByTestId('rep-good').click();
-  await page.getByTestId('rep-off').click();
-  await page.getByTestId('undo').click();
-  await expect(page.getByText('7/', { exact: false }).first()).toBeVisible();
-  await expect(page.getByRole('status')).toContainText('kept on this device');
-  await context.setOffline(false);
-  await expect(page.getByRole('status')).toHaveCount(0, { timeout: 15_000 });
+    // Three reps on the air, five with the connection cut, all of them counted once.
+    for (let n = 0; n < 3; n++) await page.getByTestId('rep-good').click();
+    await context.setOffline(true);
+    for (let n = 0; n < 4; n++) await page.getByTestId('rep-good').click();
+    await page.getByTestId('rep-off').click();
+    await page.getByTestId('undo').click();
+    await expect(page.getByText('7/', { exact: false }).first()).toBeVisible();
+    await expect(page.getByRole('status')).toContainText('kept on this device');
+    await context.setOffline(false);
+    await expect(page.getByRole('status')).toHaveCount(0, { timeout: 15_000 });
 
-  const session = await page.evaluate(async () => {
-    const id = location.pathname.split('/')[2]!;
-    const overview = await (await fetch(`/api/athletes/${id}`)).json();
-    return { id, timeline: overview.timeline as { kind: string; text: string }[] };
-  });
-  expect(session.timeline.find((t) => t.kind === 'session')?.text).toBe('7 reps, 7 good');
+    const session = await page.evaluate(async () => {
+      const id = location.pathname.split('/')[2]!;
+      const overview = await (await fetch(`/api/athletes/${id}`)).json();
+      return { id, timeline: overview.timeline as { kind: string; text: string }[] };
+    });
+    expect(session.timeline.find((t) => t.kind === 'session')?.text).toBe('7 reps, 7 good');
 
-  while ((await page.getByTestId('next-drill').count()) > 0) {
-    await page.getByTestId('next-drill').click();
-    await page.getByTestId('rep-good').click();
-    await page.getByTestId('rep-close').click();
-  }
-  await page.getByTestId('end-session').click();
-  await page.getByTestId('nothing-hurts').click();
-  await expect(page.getByTestId('verdict')).toBeVisible();
-  await expect(page.getByTestId('verdict-reason')).toContainText(/reps|sure/);
-  await page.getByTestId('session-done').click();
-  await expect(page.getByTestId('gate-verdict')).toBeVisible();
-});
+    while ((await page.getByTestId('next-drill').count()) > 0) {
+      await page.getByTestId('next-drill').click();
+      await page.getByTestId('rep-good').click();
+      await page.getByTestId('rep-close').click();
+    }
+    await page.getByTestId('end-session').click();
+    await page.getByTestId('nothing-hurts').click();
+    await expect(page.getByTestId('verdict')).toBeVisible();
+    await expect(page.getByTestId('verdict-reason')).toContainText(/reps|sure/);
+    await page.getByTestId('session-done').click();
+    await expect(page.getByTestId('gate-verdict')).toBeVisible();
+  },
+);
 
-test('pain reported during the work locks throwing until a clearance is recorded', async ({ page }, info) => {
+test('pain reported during the work locks throwing until a clearance is recorded', { tag: '@once' }, async ({ page }, info) => {
   test.setTimeout(150_000);
   await signIn(page);
   const athlete = await addAthlete(page, `Wilm Thistlecombe ${info.project.name} ${info.retry}`);

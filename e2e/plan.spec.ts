@@ -49,7 +49,7 @@ test('a plan is changed by hand, says what breaks, is mended on a tap, undone an
   await expect(page.getByTestId('focus-title')).toBeVisible();
 });
 
-test('a drill is said in the academy’s own words, in versions', async ({ page }, info) => {
+test('a drill is said in the academy’s own words, in versions', { tag: '@once' }, async ({ page }, info) => {
   await signIn(page);
   await page.goto('/drills');
   const name = `Long glide ${info.project.name} ${info.retry}`;
@@ -63,7 +63,7 @@ test('a drill is said in the academy’s own words, in versions', async ({ page 
   await expect(page.getByText(/Version \d+, .*: name, as usual/).first()).toBeVisible();
 });
 
-test('a drill is copied, and a ladder put in another order', async ({ page }, info) => {
+test('a drill is copied, and a ladder put in another order', { tag: '@once' }, async ({ page }, info) => {
   await signIn(page);
   await page.goto('/drills');
   const name = `Porch glide ${info.project.name} ${info.retry}`;

@@ -33,6 +33,7 @@ export default defineConfig({
     },
     {
       name: 'desk',
+      grepInvert: /@once/,
       testIgnore: /(thumb|roles|people|import|clips|offline)\.spec/,
       use: { viewport: { width: 1280, height: 800 } },
     },

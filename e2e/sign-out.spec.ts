@@ -53,6 +53,9 @@ test('what one taps does not go out under the cookie of another who signed in in
     };
     return Number(/^(\d+) reps/.exec(timeline.find((t) => t.kind === 'session')?.text ?? '')?.[1] ?? 0);
   };
+  const day = (await (await page.request.get('/api/today')).json()) as { rows: { athlete: { id: string } }[] };
+  const last = day.rows.at(-1)!.athlete.id;
+  const takenAlong = page.waitForResponse((answer) => answer.url().endsWith(`/athletes/${last}/body`), { timeout: 60_000 });
   await page.goto(`/athletes/${id}/run`);
   const [start, good] = [page.getByTestId('nothing-hurts'), page.getByTestId('rep-good')];
   await expect(start.or(good)).toBeVisible();
@@ -64,8 +67,7 @@ test('what one taps does not go out under the cookie of another who signed in in
   const before = await reps();
 
   // What the page takes along by itself has come: the next that it asks is what is tapped.
-  await page.waitForTimeout(3500);
-  await page.waitForLoadState('networkidle');
+  await takenAlong;
   const second = await context.newPage();
   await signIn(second, OTHER);
   await good.click();

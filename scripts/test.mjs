@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then runs every test: core, server against a real MariaDB, components, the commands, browser.
 // “npm test unit”, “npm test running”, “npm test browser” run one part alone; paths after it narrow the first and the last.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { installDebian, installPackages } from './lib/install.mjs';
@@ -21,8 +21,24 @@ let broken = false;
 /** Browsers at once: each has an academy and a server of its own. */
 const WORKERS = 2;
 
-function run(args, env = {}) {
-  return spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+/** What was started and still runs: it ends with this command, however that ends. */
+const started = new Set();
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.once(signal, () => {
+    for (const child of started) child.kill('SIGTERM');
+    process.exit(1);
+  });
+
+/** @returns whether it went well */
+function run(command, args, env = {}) {
+  const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  started.add(child);
+  return new Promise((resolve) =>
+    child.once('exit', (status) => {
+      started.delete(child);
+      resolve(status === 0);
+    }),
+  );
 }
 
 async function unitTests() {
@@ -32,7 +48,8 @@ async function unitTests() {
   for (const name of database.named('app_')) database.drop(name);
   const report = join(cacheFolder, `jest-${process.pid}.json`);
   try {
-    const ok = run(
+    const ok = await run(
+      'npx',
       [
         'jest',
         '--config',
@@ -67,11 +84,15 @@ async function browserTests(coming = makeDemo()) {
   const demo = await coming;
   const report = join(cacheFolder, `browser-${process.pid}.json`);
   try {
-    const ok = run(['playwright', 'test', '--config', inRoot('e2e', 'playwright.config.ts'), ...process.argv.slice(3)], {
-      BASE_URLS: demo.urls.join(' '),
-      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-      PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1',
-    });
+    const ok = await run(
+      'npx',
+      ['playwright', 'test', '--config', inRoot('e2e', 'playwright.config.ts'), ...process.argv.slice(3)],
+      {
+        BASE_URLS: demo.urls.join(' '),
+        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+        PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1',
+      },
+    );
     const { stats } = JSON.parse(readFileSync(report, 'utf8'));
     passed += stats.expected + stats.flaky;
     failed += stats.unexpected;
@@ -88,11 +109,7 @@ async function runningTests() {
   const tests = readdirSync(inRoot('scripts', 'tests')).filter((name) => name.endsWith('.test.mjs'));
   const reporters = ['spec', 'stdout', 'tap', report].map((value, n) => `--test-reporter${n % 2 ? '-destination' : ''}=${value}`);
   const files = tests.map((name) => inRoot('scripts', 'tests', name));
-  const child = spawn(process.execPath, ['--test', '--test-concurrency=1', ...reporters, ...files], {
-    cwd: root,
-    stdio: 'inherit',
-  });
-  const status = await new Promise((resolve) => child.once('exit', resolve));
+  const ok = await run(process.execPath, ['--test', '--test-concurrency=1', ...reporters, ...files]);
   try {
     const tap = readFileSync(report, 'utf8');
     const count = (what) => Number(new RegExp(`^# ${what} (\\d+)$`, 'm').exec(tap)?.[1] ?? 0);
@@ -101,7 +118,7 @@ async function runningTests() {
   } finally {
     rmSync(report, { force: true });
   }
-  broken ||= status !== 0;
+  broken ||= !ok;
 }
 
 const parts = { unit: unitTests, running: runningTests, browser: browserTests };
@@ -109,11 +126,13 @@ try {
   if (only && !parts[only]) throw new Error(`“${only}” is no part of the tests: ${Object.keys(parts).join(', ')}.`);
   if (only) await parts[only]();
   else {
-    await unitTests();
-    // The commands mostly wait: the demo for the browsers is made meanwhile.
+    // The commands mostly wait, and so does the making of the demo for the browsers: both share the cores with the many tests.
+    const units = unitTests();
+    units.catch(() => {});
+    await runningTests();
     const coming = makeDemo();
     coming.catch(() => {});
-    await runningTests();
+    await units;
     await browserTests(coming);
   }
 } catch (error) {

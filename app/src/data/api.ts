@@ -27,7 +27,8 @@ const plainQuery: Base = fetchBaseQuery({
 /** The server, or the way to it, is away: what it answered last is shown meanwhile. */
 const AWAY: ReadonlySet<unknown> = new Set(['FETCH_ERROR', 502, 503, 504]);
 
-const addressOf = (args: string | FetchArgs): string =>
+/** Under which address an answer is kept. */
+export const addressOf = (args: string | FetchArgs): string =>
   typeof args === 'string' ? args : `${args.url}?${JSON.stringify(args.params ?? {})}`;
 
 /**
