@@ -126,13 +126,11 @@ try {
   if (only && !parts[only]) throw new Error(`“${only}” is no part of the tests: ${Object.keys(parts).join(', ')}.`);
   if (only) await parts[only]();
   else {
-    // The commands mostly wait, and so does the making of the demo for the browsers: both share the cores with the many tests.
-    const units = unitTests();
-    units.catch(() => {});
-    await runningTests();
+    await unitTests();
+    // The commands mostly wait: the demo for the browsers is made meanwhile. Beside the many tests they would not be in time.
     const coming = makeDemo();
     coming.catch(() => {});
-    await units;
+    await runningTests();
     await browserTests(coming);
   }
 } catch (error) {
