@@ -132,3 +132,12 @@ test('an answer of a fortnight ago is no answer', async () => {
   server.status = 0;
   expect(await nameOf(await open())).toBeUndefined();
 });
+
+test('an answer that comes after its user has left is not kept', async () => {
+  const page = await open();
+  const coming = nameOf(page);
+  await page.dispatch(signOut('ada'));
+  await coming;
+  await written();
+  expect(mockKept.size).toBe(0);
+});

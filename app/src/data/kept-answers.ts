@@ -41,6 +41,8 @@ export const lastUser = (): string | null => device()?.getItem(WHOSE) ?? null;
  * @param address what was asked, with everything behind the question mark
  */
 export async function keepAnswer(user: string, address: string, data: unknown, at: number): Promise<void> {
+  // Whoever has left meanwhile, or was followed by another, is kept nothing of.
+  if (lastUser() !== user) return;
   try {
     await answers.put({ key: `${user} ${address}`, user, at, data });
   } catch {
