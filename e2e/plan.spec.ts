@@ -16,7 +16,7 @@ test('a plan is changed by hand, says what breaks, is mended on a tap, undone an
   await page.goto(`${athlete}/what`);
   await page.getByTestId('make-focus').click();
   await page.getByTestId('make-plan').click();
-  await expect(page.getByText('Drills chosen over the whole plan at once', { exact: false })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Drills chosen over the whole plan at once', { exact: false })).toBeVisible({ timeout: 60_000 });
 
   // The first session with throws.
   const wide = (page.viewportSize()?.width ?? 0) > 900;
