@@ -21,22 +21,25 @@ let broken = false;
 /** Browsers at once: each has an academy and a server of its own. */
 const WORKERS = 2;
 
-/** What was started and still runs: it ends with this command, however that ends. */
+/** What was started and still runs: told to end, it ends first, and what lies beneath it is put away as after any run. */
 const started = new Set();
+let stopped = false;
 for (const signal of ['SIGINT', 'SIGTERM'])
-  process.once(signal, () => {
+  process.on(signal, () => {
+    stopped = true;
     for (const child of started) child.kill('SIGTERM');
-    process.exit(1);
   });
 
-/** @returns whether it went well */
-function run(command, args, env = {}) {
-  const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+/** Runs a program of Node. @returns whether it went well */
+function run(args, env = {}) {
+  if (stopped) throw new Error('Stopped.');
+  const child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
   started.add(child);
-  return new Promise((resolve) =>
+  return new Promise((resolve, reject) =>
     child.once('exit', (status) => {
       started.delete(child);
-      resolve(status === 0);
+      if (stopped) reject(new Error('Stopped.'));
+      else resolve(status === 0);
     }),
   );
 }
@@ -49,9 +52,8 @@ async function unitTests() {
   const report = join(cacheFolder, `jest-${process.pid}.json`);
   try {
     const ok = await run(
-      'npx',
       [
-        'jest',
+        inRoot('node_modules', 'jest', 'bin', 'jest.js'),
         '--config',
         'jest.config.cjs',
         '--testTimeout=120000',
@@ -85,8 +87,13 @@ async function browserTests(coming = makeDemo()) {
   const report = join(cacheFolder, `browser-${process.pid}.json`);
   try {
     const ok = await run(
-      'npx',
-      ['playwright', 'test', '--config', inRoot('e2e', 'playwright.config.ts'), ...process.argv.slice(3)],
+      [
+        inRoot('node_modules', '@playwright', 'test', 'cli.js'),
+        'test',
+        '--config',
+        inRoot('e2e', 'playwright.config.ts'),
+        ...process.argv.slice(3),
+      ],
       {
         BASE_URLS: demo.urls.join(' '),
         PLAYWRIGHT_JSON_OUTPUT_NAME: report,
@@ -109,7 +116,7 @@ async function runningTests() {
   const tests = readdirSync(inRoot('scripts', 'tests')).filter((name) => name.endsWith('.test.mjs'));
   const reporters = ['spec', 'stdout', 'tap', report].map((value, n) => `--test-reporter${n % 2 ? '-destination' : ''}=${value}`);
   const files = tests.map((name) => inRoot('scripts', 'tests', name));
-  const ok = await run(process.execPath, ['--test', '--test-concurrency=1', ...reporters, ...files]);
+  const ok = await run(['--test', '--test-concurrency=1', ...reporters, ...files]);
   try {
     const tap = readFileSync(report, 'utf8');
     const count = (what) => Number(new RegExp(`^# ${what} (\\d+)$`, 'm').exec(tap)?.[1] ?? 0);

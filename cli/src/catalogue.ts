@@ -35,7 +35,8 @@ export function catalogue(): object {
     signs: SIGNS,
     drills: DRILLS,
     ladders: LADDERS,
-    tests: BODY_TESTS,
+    // Without what only a drawing needs.
+    tests: BODY_TESTS.map(({ poses: _poses, shows: _shows, ...test }) => test),
     measures: MEASURES,
     rules: {
       gate: { ...GATE_DEFAULTS, provenance: 'house' },

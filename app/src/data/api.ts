@@ -1,11 +1,21 @@
-import type { UnknownAction } from '@reduxjs/toolkit';
+import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { FetchArgs } from '@reduxjs/toolkit/query/react';
 import type { AnswerOf, Problem, QueryOf } from '@wrightonic/contract';
 import { measureClock } from './clock';
 import { ACTING, endpointsOf, requestOf, TOPICS } from './endpoints';
-import type { Base } from './endpoints';
-import { deviceIsOf, isKept, keepAnswer, keptAnswer, lastUser } from './kept-answers';
+import type { Base, Written } from './endpoints';
+import {
+  deviceIsOf,
+  emptyAnswers,
+  forgetAthlete,
+  growOld,
+  isKept,
+  keepAnswer,
+  keptAnswer,
+  lastUser,
+  showsOf,
+} from './kept-answers';
 import { connection, shownFrom } from './operations';
 
 /** Asked by whoever it may be. */
@@ -28,40 +38,61 @@ const plainQuery: Base = fetchBaseQuery({
 const AWAY: ReadonlySet<unknown> = new Set(['FETCH_ERROR', 502, 503, 504]);
 
 /** Under which address an answer is kept. */
-export const addressOf = (args: string | FetchArgs): string =>
-  typeof args === 'string' ? args : `${args.url}?${JSON.stringify(args.params ?? {})}`;
+export const addressOf = ({ url, params }: FetchArgs): string => `${url}?${JSON.stringify(params ?? {})}`;
+const athleteIn = (url: string): string | undefined => /^\/athletes\/([^/]+)/.exec(url)?.[1];
 
 /**
  * Every answer tells how far this device's clock is off; one that somebody else got says that this page is not theirs. What the
  * day's screens read is kept on the device, and read from there while the server is away.
  */
 const measuredQuery: Base = async (args, context, extra) => {
-  const sentAt = Date.now();
+  const at = Date.now();
   const answer = await plainQuery(args, context, extra);
-  measureClock(answer.meta?.response?.headers.get('Date'), sentAt, Date.now());
+  measureClock(answer.meta?.response?.headers.get('Date'), at, Date.now());
   const { endpoint, dispatch, getState } = context;
-  if (answer.error?.status === 401 && !BY_ANYBODY.has(endpoint)) dispatch(api.util.invalidateTags(['Me']));
+  const status = answer.error?.status;
+  if (status === 401 && !BY_ANYBODY.has(endpoint)) dispatch(api.util.invalidateTags(['Me']));
   if (!isKept(endpoint)) return answer;
-  const me = endpoint === 'me' ? (answer.data as AnswerOf<'me'> | undefined) : meIn(getState());
-  if (!answer.error) {
-    if (me) {
-      if (endpoint === 'me') await deviceIsOf(me.id, sentAt);
-      void keepAnswer(me.id, addressOf(args), answer.data, sentAt);
+  const isMe = endpoint === 'me';
+  const user = (isMe ? (answer.data as AnswerOf<'me'> | undefined) : meIn(getState()))?.id ?? (isMe ? lastUser() : null);
+  if (user === null || user === undefined) return answer;
+  if (status === undefined) {
+    if (isMe) {
+      await deviceIsOf(user, at);
+      dispatch(connection(true));
     }
-    if (endpoint === 'me') dispatch(connection(true));
+    void keepAnswer(user, { address: addressOf(args), shows: showsOf(endpoint), data: answer.data, at });
     return answer;
   }
-  const user = me?.id ?? (endpoint === 'me' ? lastUser() : null);
-  if (!AWAY.has(answer.error.status) || user === null) return answer;
-  const kept = await keptAnswer(user, addressOf(args), sentAt);
-  if (!kept) return answer;
-  dispatch(shownFrom(kept.at));
-  return { data: kept.data };
+  if (AWAY.has(status)) {
+    const kept = await keptAnswer(user, addressOf(args), at);
+    if (!kept) return answer;
+    dispatch(shownFrom(kept.at));
+    return { data: kept.data };
+  }
+  // The server has ended the sign-in, or the athlete is not theirs to see any more: nothing of it stays here.
+  const athlete = athleteIn(args.url);
+  if (isMe && status === 401) await emptyAnswers(user);
+  else if (athlete !== undefined && (status === 403 || status === 404)) await forgetAthlete(athlete);
+  return answer;
 };
 
 /** Puts data in the place of what a read shows, whichever read it is. */
 type Replace = (read: string, args: unknown, data: unknown) => UnknownAction;
 const replace: Replace = (...given) => (api.util.upsertQueryData as unknown as Replace)(...given);
+
+/** After a write: its answer is shown, and kept, as the new answer of its read; what it changed elsewhere is old on the device. */
+const wrote =
+  ({ renews, athlete, answered }: Written): ThunkAction<void, unknown, unknown, UnknownAction> =>
+  (dispatch, getState) => {
+    if (answered) dispatch(replace(answered.read, answered.args, answered.data));
+    const user = meIn(getState())?.id;
+    void growOld(renews, athlete).then(() => {
+      if (!answered || user === undefined || !isKept(answered.read)) return;
+      const address = addressOf(requestOf(answered.read, answered.args));
+      void keepAnswer(user, { address, shows: showsOf(answered.read), data: answered.data, at: Date.now() });
+    });
+  };
 
 /** The server's API: a hook for each endpoint of the contract, and pages of what is long. */
 export const api = createApi({
@@ -69,7 +100,7 @@ export const api = createApi({
   baseQuery: measuredQuery,
   tagTypes: TOPICS,
   endpoints: (build) => ({
-    ...endpointsOf(build, replace),
+    ...endpointsOf(build, wrote),
     rosterPages: build.infiniteQuery<AnswerOf<'athletes'>, Omit<QueryOf<'athletes'>, 'after'>, string | undefined>({
       infiniteQueryOptions: { initialPageParam: undefined, getNextPageParam: (page) => page.next ?? undefined },
       query: ({ queryArg, pageParam }) =>

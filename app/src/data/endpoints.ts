@@ -1,5 +1,5 @@
 /** The app's endpoints, made from the contract's table: no address and no type is written again here. */
-import type { UnknownAction } from '@reduxjs/toolkit';
+import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
 import type {
   BaseQueryFn,
   EndpointBuilder,
@@ -9,11 +9,11 @@ import type {
   MutationDefinition,
   QueryDefinition,
 } from '@reduxjs/toolkit/query/react';
-import { ACADEMY_TOPICS, ATHLETE_TOPICS, pathOf, routeOf, ROUTES } from '@wrightonic/contract';
+import { ACADEMY_TOPICS, ATHLETE_TOPICS, isOfAthlete, pathOf, routeOf, ROUTES } from '@wrightonic/contract';
 import type { AnswerOf, BodyOf, ParamsOf, QueryOf, RouteName, Topic } from '@wrightonic/contract';
 
 export const TOPICS: readonly Topic[] = [...ATHLETE_TOPICS, ...ACADEMY_TOPICS];
-export type Base = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta>;
+export type Base = BaseQueryFn<FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta>;
 
 /** Bytes and channels go by other ways than one question and one answer. */
 const BY_HAND = ['putClipPart', 'clipFile', 'sendToChannel', 'listenToChannel'] as const;
@@ -73,16 +73,22 @@ export function requestOf(name: RouteName, call: Call = {}): FetchArgs {
   };
 }
 
-const OF_ATHLETE: ReadonlySet<Topic> = new Set(ATHLETE_TOPICS);
 /** What is of one athlete is told apart by the athlete. */
 const tag = (topic: Topic, athlete: string | undefined) =>
-  athlete !== undefined && OF_ATHLETE.has(topic) ? { type: topic, id: athlete } : topic;
+  athlete !== undefined && isOfAthlete(topic) ? { type: topic, id: athlete } : topic;
 
-/** What puts an answer in the place of what a read shows. */
-export type Keep = (read: RouteName, args: Readonly<Record<string, string>>, data: unknown) => UnknownAction;
+/** What a write has done: what it renews, and the read whose new answer it answered with. */
+export interface Written {
+  readonly renews: readonly Topic[];
+  readonly athlete: string | undefined;
+  readonly answered: { readonly read: RouteName; readonly args: Readonly<Record<string, string>>; readonly data: unknown } | null;
+}
 
-/** @param keep for writes whose answer is the new answer of a read */
-export function endpointsOf(build: EndpointBuilder<Base, Topic, 'api'>, keep: Keep): Endpoints {
+/** @param wrote what follows from a write that the server took */
+export function endpointsOf(
+  build: EndpointBuilder<Base, Topic, 'api'>,
+  wrote: (written: Written) => ThunkAction<void, unknown, unknown, UnknownAction>,
+): Endpoints {
   const made = (Object.keys(ROUTES) as RouteName[])
     .filter((name) => !(BY_HAND as readonly RouteName[]).includes(name))
     .map((name) => {
@@ -101,10 +107,11 @@ export function endpointsOf(build: EndpointBuilder<Base, Topic, 'api'>, keep: Ke
           // After a refusal, too: what is shown may be what was refused for.
           invalidatesTags: (_answer, _error, call) => renews.map((topic) => tag(topic, call?.athlete)),
           async onQueryStarted(call, { dispatch, queryFulfilled }) {
-            if (answersAs === undefined || !call) return;
             const answer = await queryFulfilled.catch(() => null);
-            const read = answersAs as RouteName;
-            if (answer) dispatch(keep(read, namesOf(read, call), answer.data));
+            if (!answer) return;
+            const read = answersAs as RouteName | undefined;
+            const answered = read && call ? { read, args: namesOf(read, call), data: answer.data } : null;
+            dispatch(wrote({ renews, athlete: call?.athlete, answered }));
           },
         }),
       ] as const;

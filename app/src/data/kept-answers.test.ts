@@ -11,8 +11,12 @@ jest.mock('./storage', () => ({
   answers: {
     get: (key: string) => Promise.resolve(mockKept.get(key)),
     put: (answer: KeptAnswer) => Promise.resolve(void mockKept.set(answer.key, answer)),
-    removeWhere: (gone: (answer: KeptAnswer) => boolean) => {
-      for (const [key, answer] of mockKept) if (gone(answer)) mockKept.delete(key);
+    each: (change: (answer: KeptAnswer) => KeptAnswer | null) => {
+      for (const [key, answer] of mockKept) {
+        const after = change(answer);
+        if (after) mockKept.set(key, after);
+        else mockKept.delete(key);
+      }
       return Promise.resolve();
     },
   },
@@ -140,4 +144,66 @@ test('an answer that comes after its user has left is not kept', async () => {
   await coming;
   await written();
   expect(mockKept.size).toBe(0);
+});
+
+/** Addresses of what a write has made old on the device. */
+const old = () => [...mockKept.values()].flatMap((kept) => (kept.old ? [kept.address.replace(/\?.*/, '')] : [])).sort();
+
+/** Of a read that no screen shows: what is shown is read anew at once. */
+const NOBODY_LOOKS = { subscribe: false };
+
+test('a write makes old what it changes, of its athlete alone, and its answer is kept as the answer of its read', async () => {
+  const page = await open();
+  for (const athlete of ['tavi', 'juna']) {
+    await page.dispatch(api.endpoints.work.initiate({ athlete }, NOBODY_LOOKS));
+    await page.dispatch(api.endpoints.diagnosis.initiate({ athlete }, NOBODY_LOOKS));
+    await page.dispatch(api.endpoints.plan.initiate({ athlete }, NOBODY_LOOKS));
+  }
+  await page.dispatch(api.endpoints.today.initiate(undefined, NOBODY_LOOKS));
+  await written();
+  await page.dispatch(api.endpoints.assignPlan.initiate({ athlete: 'tavi', id: 'p' }));
+  await written();
+  expect(old()).toEqual(['/athletes/tavi/plan', '/athletes/tavi/work', '/today']);
+
+  server.name = 'judged anew';
+  await page.dispatch(api.endpoints.endRuling.initiate({ athlete: 'tavi', id: 'r' }));
+  await written();
+  expect(mockKept.get('ada /athletes/tavi/diagnosis?{}')).toMatchObject({ data: { athlete: { name: 'judged anew' } } });
+  expect(mockKept.get('ada /athletes/juna/diagnosis?{}')).toMatchObject({ data: { athlete: { name: 'Tavi' } } });
+});
+
+test('a write that is refused makes nothing old', async () => {
+  const page = await open();
+  await page.dispatch(api.endpoints.plan.initiate({ athlete: 'tavi' }));
+  await written();
+  server.status = 422;
+  await page.dispatch(api.endpoints.assignPlan.initiate({ athlete: 'tavi', id: 'p' }));
+  await written();
+  expect(old()).toEqual([]);
+});
+
+test.each([403, 404])('an athlete who is not theirs to see any more (%s) is forgotten whole, and nobody else', async (status) => {
+  const page = await open();
+  for (const athlete of ['tavi', 'tavi-two']) {
+    await page.dispatch(api.endpoints.work.initiate({ athlete }));
+    await page.dispatch(api.endpoints.plan.initiate({ athlete }));
+  }
+  await written();
+  server.status = status;
+  await nameOf(page);
+  await written();
+  expect([...mockKept.values()].map((kept) => kept.address).filter((address) => address.includes('tavi'))).toEqual([
+    '/athletes/tavi-two/work?{}',
+    '/athletes/tavi-two/plan?{}',
+  ]);
+});
+
+test('a sign-in that the server has ended is ended here too: without a network nobody is signed in', async () => {
+  await nameOf(await open());
+  await written();
+  server.status = 401;
+  await open();
+  expect(mockKept.size).toBe(0);
+  server.status = 0;
+  expect(api.endpoints.me.select()((await open()).getState()).data).toBeUndefined();
 });

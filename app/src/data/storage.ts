@@ -1,4 +1,4 @@
-import type { NewClip } from '@wrightonic/contract';
+import type { NewClip, Topic } from '@wrightonic/contract';
 import { openDB } from 'idb';
 import type { IDBPDatabase } from 'idb';
 import type { Operation } from './operations';
@@ -71,20 +71,31 @@ export const drafts = {
 
 /** An answer of the server, with whose it is and when it came, milliseconds. */
 export interface KeptAnswer {
+  /** User and address. */
   readonly key: string;
   readonly user: string;
+  readonly address: string;
+  /** What it shows, as the table of routes says. */
+  readonly shows: Topic | undefined;
   readonly at: number;
   readonly data: unknown;
+  /** A write has changed since what it tells. */
+  readonly old?: true;
 }
 
 export const answers = {
   get: async (key: string): Promise<KeptAnswer | undefined> =>
     (await (await database()).get(ANSWERS, key)) as KeptAnswer | undefined,
   put: async (answer: KeptAnswer): Promise<void> => void (await (await database()).put(ANSWERS, answer)),
-  removeWhere: async (gone: (answer: KeptAnswer) => boolean): Promise<void> => {
+  /** Changes each answer, or removes those that become null. */
+  each: async (change: (answer: KeptAnswer) => KeptAnswer | null): Promise<void> => {
     const tx = (await database()).transaction(ANSWERS, 'readwrite');
-    for (let cursor = await tx.store.openCursor(); cursor; cursor = await cursor.continue())
-      if (gone(cursor.value as KeptAnswer)) await cursor.delete();
+    for (let cursor = await tx.store.openCursor(); cursor; cursor = await cursor.continue()) {
+      const before = cursor.value as KeptAnswer;
+      const after = change(before);
+      if (after === null) await cursor.delete();
+      else if (after !== before) await cursor.update(after);
+    }
     await tx.done;
   },
 };

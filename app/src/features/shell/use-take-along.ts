@@ -1,17 +1,22 @@
 import { may } from '@wrightonic/contract';
-import type { Me, RouteName } from '@wrightonic/contract';
+import type { Me, RightName, RouteName } from '@wrightonic/contract';
 import { useEffect } from 'react';
 import { addressOf, api } from '../../data/api';
 import { requestOf } from '../../data/endpoints';
 import { keptAnswer } from '../../data/kept-answers';
 import { useAppDispatch, useAppSelector } from '../../data/store';
 
-/** What the device has from less long ago is not asked for again. */
-const FRESH_MS = 600_000;
-/** The first screen has its answers before anything is taken along. */
+/** What the device has from less long ago, and no write has changed, is not asked for again. */
+const FRESH_MS = 30 * 60_000;
+/** The first screen has its answers before anything is taken along; then it is looked after now and then. */
 const AFTER_MS = 3000;
+const AGAIN_MS = 60_000;
 /** Athletes of one list that are taken along. */
 const MOST = 40;
+
+interface OfAthlete {
+  readonly athlete: string;
+}
 
 /**
  * Takes along what the day needs before the signal goes: today's athletes with their work, plan and judgement, the roster's first
@@ -23,52 +28,58 @@ export function useTakeAlong(me: Me): void {
   useEffect(() => {
     if (!connected) return undefined;
     let here = true;
+    let busy = false;
     const { role } = me;
-    const ask = async (query: { unwrap: () => Promise<unknown>; unsubscribe: () => void }) => {
-      try {
-        return await query.unwrap();
-      } catch {
-        return null; // Away again: what is there is kept.
-      } finally {
-        query.unsubscribe();
-      }
+    const { endpoints } = api;
+    /** Whether this device has it as it is. */
+    const has = async (name: RouteName, call?: OfAthlete) => {
+      const now = Date.now();
+      const kept = await keptAnswer(me.id, addressOf(requestOf(name, call)), now);
+      return kept !== null && !kept.old && now - kept.at < FRESH_MS;
     };
-    /** Whether this device has it, and not from long ago. */
-    const has = async (name: RouteName, call: { readonly athlete: string } | undefined) => {
-      const kept = await keptAnswer(me.id, addressOf(requestOf(name, call)), Date.now());
-      return kept !== null && Date.now() - kept.at < FRESH_MS;
-    };
+    // A read that fails is away again: what is there is kept.
+    const once = { subscribe: false, forceRefetch: true } as const;
+    /** What of an athlete is taken along by whoever may see it. */
+    const ofAthlete: readonly (readonly [RouteName, RightName, (call: OfAthlete) => PromiseLike<unknown>])[] = [
+      ['work', 'seeWork', (call) => dispatch(endpoints.work.initiate(call, once))],
+      ['athlete', 'seeAthlete', (call) => dispatch(endpoints.athlete.initiate(call, once))],
+      ['plan', 'seePlan', (call) => dispatch(endpoints.plan.initiate(call, once))],
+      ['progress', 'seeProgress', (call) => dispatch(endpoints.progress.initiate(call, once))],
+      ['diagnosis', 'judge', (call) => dispatch(endpoints.diagnosis.initiate(call, once))],
+      ['body', 'judge', (call) => dispatch(endpoints.body.initiate(call, once))],
+    ];
     const takeAlong = async () => {
-      if (!(await has('library', undefined))) await ask(dispatch(api.endpoints.library.initiate()));
+      if (!(await has('library'))) await dispatch(endpoints.library.initiate(undefined, once));
       const ids = new Set(me.athletes.map((a) => a.id));
       if (may(role, 'seeToday')) {
-        if (!(await has('today', undefined))) await ask(dispatch(api.endpoints.today.initiate()));
-        const today = await dispatch(api.endpoints.today.initiate(undefined, { subscribe: false }));
-        for (const row of today.data?.rows ?? []) ids.add(row.athlete.id);
+        const forceRefetch = !(await has('today'));
+        const { data } = await dispatch(endpoints.today.initiate(undefined, { subscribe: false, forceRefetch }));
+        for (const row of data?.rows ?? []) ids.add(row.athlete.id);
       }
       if (may(role, 'seeRoster')) {
-        if (!(await has('groups', undefined))) await ask(dispatch(api.endpoints.groups.initiate()));
-        const page = await dispatch(api.endpoints.rosterPages.initiate({}, { subscribe: false }));
-        if (role === 'station') for (const row of page.data?.pages[0]?.rows ?? []) ids.add(row.id);
+        if (!(await has('groups'))) await dispatch(endpoints.groups.initiate(undefined, once));
+        const { data } = await dispatch(
+          endpoints.rosterPages.initiate({}, { subscribe: false, forceRefetch: !(await has('athletes')) }),
+        );
+        if (role === 'station') for (const row of data?.pages[0]?.rows ?? []) ids.add(row.id);
       }
-      for (const athlete of [...ids].slice(0, MOST)) {
-        if (!here) return;
-        if (!(await has('work', { athlete }))) await ask(dispatch(api.endpoints.work.initiate({ athlete })));
-        if (may(role, 'seeAthlete') && !(await has('athlete', { athlete })))
-          await ask(dispatch(api.endpoints.athlete.initiate({ athlete })));
-        if (may(role, 'seeProgress') && !(await has('progress', { athlete })))
-          await ask(dispatch(api.endpoints.progress.initiate({ athlete })));
-        if (may(role, 'seePlan') && !(await has('plan', { athlete })))
-          await ask(dispatch(api.endpoints.plan.initiate({ athlete })));
-        if (!may(role, 'judge')) continue;
-        if (!(await has('diagnosis', { athlete }))) await ask(dispatch(api.endpoints.diagnosis.initiate({ athlete })));
-        if (!(await has('body', { athlete }))) await ask(dispatch(api.endpoints.body.initiate({ athlete })));
-      }
+      for (const athlete of [...ids].slice(0, MOST))
+        for (const [name, right, take] of ofAthlete) {
+          if (!here) return;
+          if (may(role, right) && !(await has(name, { athlete }))) await take({ athlete });
+        }
     };
-    const timer = setTimeout(() => void takeAlong(), AFTER_MS);
+    const go = () => {
+      if (busy) return;
+      busy = true;
+      void takeAlong().finally(() => (busy = false));
+    };
+    const first = setTimeout(go, AFTER_MS);
+    const again = setInterval(go, AGAIN_MS);
     return () => {
       here = false;
-      clearTimeout(timer);
+      clearTimeout(first);
+      clearInterval(again);
     };
   }, [connected, me, dispatch]);
 }

@@ -10,6 +10,10 @@ export const ACADEMY_TOPICS = ['Me', 'Library', 'Roster', 'Today', 'People', 'Gr
 /** What a read shows and a write renews. */
 export type Topic = (typeof ATHLETE_TOPICS)[number] | (typeof ACADEMY_TOPICS)[number];
 
+const OF_ATHLETE: ReadonlySet<Topic> = new Set(ATHLETE_TOPICS);
+/** Whether a topic is told apart by the athlete. */
+export const isOfAthlete = (topic: Topic): boolean => OF_ATHLETE.has(topic);
+
 export type Method = 'get' | 'put' | 'post' | 'delete';
 
 /** The name of an answer's type, for people; the type itself, for the compiler. */

@@ -10,6 +10,7 @@ import type { TwoDensities } from '../evidence/densities';
 import type { Evidence } from '../evidence/evidence';
 import { eyeLikelihood } from '../evidence/kinds/eye';
 import { slowLikelihood } from '../evidence/kinds/slow';
+import { kindOf } from '../evidence/registry';
 import { mainSignOf, signDensities } from '../evidence/measured';
 import type { Model } from './model';
 import type { Likelihood } from './network';
@@ -39,7 +40,7 @@ export interface Candidate {
 /** Movements seen, for which a slow try would tell body from timing; a limit of the body is tested, never tried slowly. */
 export function slowTriesWorthAsking(evidence: readonly Evidence[], situation: Situation): FindingId[] {
   const seen = evidence.flatMap((item) => (item.kind === 'eye' && item.answer === 'yes' ? [item.finding] : []));
-  const tried = new Set(evidence.flatMap((item) => (item.kind === 'slow' || item.kind === 'transfer' ? [item.finding] : [])));
+  const tried = new Set(evidence.flatMap((item) => kindOf(item).tries?.(item) ?? []));
   return [...new Set(seen)]
     .filter((finding) => findingById(finding).kind === 'habit' && !tried.has(finding))
     .map((finding) => ({ finding, limits: situation.limitsBehind(finding).length }))
