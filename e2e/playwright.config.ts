@@ -28,6 +28,7 @@ export default defineConfig({
   projects: [
     {
       name: 'phone',
+      grepInvert: /@wide/,
       testIgnore: /(desk|frames|sign-out)\.spec/,
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
     },

@@ -23,6 +23,41 @@ export interface Harness {
   readonly close: () => Promise<void>;
 }
 
+const MIGRATED = 'app_test_migrated';
+type Address = Omit<Parameters<typeof connect>[0], 'database'>;
+
+/**
+ * A database with the tables of today. The first who comes brings one up to date, step by step; every other is written off from it,
+ * which takes a tenth of the time.
+ */
+async function copyOfTables(admin: Knex, connection: Address, database: string): Promise<Knex> {
+  const create = (name: string) => admin.raw(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  await admin.transaction(async (holder) => {
+    await holder.raw(`SELECT GET_LOCK('${MIGRATED}', 60)`);
+    const [known] = (await admin.raw(`SHOW DATABASES LIKE '${MIGRATED}'`)) as [object[]];
+    if (known.length === 0) {
+      await create(MIGRATED);
+      const first = connect({ ...connection, database: MIGRATED });
+      await migrate(first);
+      await first.destroy();
+    }
+    await holder.raw(`SELECT RELEASE_LOCK('${MIGRATED}')`);
+  });
+  await create(database);
+  const db = connect({ ...connection, database });
+  const [tables] = (await admin.raw(`SHOW TABLES IN ${MIGRATED}`)) as [Record<string, string>[]];
+  await db.transaction(async (inside) => {
+    await inside.raw('SET FOREIGN_KEY_CHECKS = 0');
+    for (const table of tables.flatMap((row) => Object.values(row))) {
+      const [[made]] = (await inside.raw(`SHOW CREATE TABLE ${MIGRATED}.${table}`)) as [[{ 'Create Table': string }]];
+      await inside.raw(made['Create Table']);
+      await inside.raw(`INSERT INTO ${table} SELECT * FROM ${MIGRATED}.${table}`);
+    }
+    await inside.raw('SET FOREIGN_KEY_CHECKS = 1');
+  });
+  return db;
+}
+
 /** A server on a database of its own. The tests are started by a script that has MariaDB running. */
 export async function startHarness(): Promise<Harness> {
   const address = process.env.TEST_DATABASE_URL;
@@ -31,9 +66,7 @@ export async function startHarness(): Promise<Harness> {
   const database = `app_test_${uuid().slice(0, 8)}`;
   const connection = { host: url.hostname, port: Number(url.port), user: url.username, password: url.password };
   const admin = knex({ client: 'mysql2', connection });
-  await admin.raw(`CREATE DATABASE ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  const db = connect({ ...connection, database });
-  await migrate(db);
+  const db = await copyOfTables(admin, connection, database);
   const clipsFolder = mkdtempSync(join(tmpdir(), 'clips-'));
   const clock = { now: new Date('2026-05-04T15:00:00Z') };
   const faults: string[] = [];

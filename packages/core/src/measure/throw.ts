@@ -90,8 +90,12 @@ export class Throw {
   }
 
   private valueOf(known: Known): Point {
-    this.read.add(known);
-    return this.moved?.get(known) ?? known.at;
+    // What a formula reads is noted where the marks stand as they are.
+    if (this.moved === null) {
+      this.read.add(known);
+      return known.at;
+    }
+    return this.moved.get(known) ?? known.at;
   }
 
   /** Where a joint is at a frame, between marked frames on a straight line. @throws Missing when it cannot be told */
@@ -217,6 +221,7 @@ export class Throw {
   private drawn(reads: readonly Known[], changed: () => number | null, part: 'jitter' | 'shared'): number[] {
     const random = randomFrom(SEED);
     const found: number[] = [];
+    const moved = new Map<Known, Point>();
     for (let draw = 0; draw < DRAWS; draw++) {
       const offsets = new Map<MarkedJoint, Point>();
       const offsetOf = (known: Known): Point => {
@@ -225,17 +230,14 @@ export class Throw {
         offsets.set(known.joint, drawn);
         return drawn;
       };
-      this.moved = new Map(
-        reads.map((known) => {
-          const off = offsetOf(known);
-          const at = known.at.map((c, a) =>
-            this.shown.includes(a as Axis)
-              ? c + off[a]! * known.offset + (part === 'jitter' ? random.normal(0, known.jitter) : 0)
-              : c,
-          );
-          return [known, at as unknown as Point];
-        }),
-      );
+      for (const known of reads) {
+        const off = offsetOf(known);
+        const at: [number, number, number] = [...known.at];
+        for (const axis of this.shown)
+          at[axis] += off[axis] * known.offset + (part === 'jitter' ? random.normal(0, known.jitter) : 0);
+        moved.set(known, at);
+      }
+      this.moved = moved;
       const change = changed();
       if (change !== null) found.push(change);
     }

@@ -11,7 +11,12 @@ export function curve(times: readonly number[], values: readonly number[]): (t: 
     while (t > times[i + 1]!) i++;
     const h = times[i + 1]! - times[i]!;
     const s = (t - times[i]!) / h;
-    const [a, b, c, d] = [2 * s ** 3 - 3 * s ** 2 + 1, s ** 3 - 2 * s ** 2 + s, -2 * s ** 3 + 3 * s ** 2, s ** 3 - s ** 2];
+    const squared = s ** 2;
+    const cubed = s ** 3;
+    const a = 2 * cubed - 3 * squared + 1;
+    const b = cubed - 2 * squared + s;
+    const c = -2 * cubed + 3 * squared;
+    const d = cubed - squared;
     return a * values[i]! + b * h * slope[i]! + c * values[i + 1]! + d * h * slope[i + 1]!;
   };
 }

@@ -189,9 +189,9 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
     const driveFoot = foot(drive.ankle, driveTurn(t), drivePitch(t), size);
     const leadFoot = foot(lead.ankle, leadTurn(t), leadPitch(t), size);
     const arm = clock && windmillArm(moved('throwing-shoulder'), clock(t), angles.throwingArm.elbow, size);
-    return {
-      ...(Object.fromEntries(JOINTS.map((joint) => [joint, moved(joint)])) as Record<Joint, Vector>),
-      ...(arm && { 'throwing-elbow': arm.elbow, 'throwing-wrist': arm.wrist, 'throwing-hand': arm.hand }),
+    const all = {} as Record<Joint, Vector>;
+    for (const joint of JOINTS) all[joint] = moved(joint);
+    return Object.assign(all, arm && { 'throwing-elbow': arm.elbow, 'throwing-wrist': arm.wrist, 'throwing-hand': arm.hand }, {
       'drive-knee': drive.knee,
       'drive-ankle': drive.ankle,
       'drive-heel': driveFoot.heel,
@@ -200,7 +200,7 @@ export function simulateDelivery(request: DeliveryRequest): Delivery {
       'lead-ankle': lead.ankle,
       'lead-heel': leadFoot.heel,
       'lead-toe': leadFoot.toe,
-    };
+    });
   };
   return { duration: end, events: eventsOf(discipline, joints, { land, release, end, peel }, keyTimes), jointsAt: joints };
 }

@@ -33,8 +33,9 @@ describe('a fault is found', () => {
       const full = called('3d', 1);
       expect(full).toBeGreaterThanOrEqual(0.6);
       expect(called('3d', 0)).toBeLessThan(0.2);
-      const best = Math.max(...VIEWS.filter((v) => v !== '3d').map((v) => called(v, 1)));
-      expect(best).toBeGreaterThanOrEqual(0.5);
+      // One view that tells is enough: the others are not asked for.
+      const told = VIEWS.find((v) => v !== '3d' && called(v, 1) >= 0.5);
+      expect(told).toBeDefined();
     },
   );
 });

@@ -162,13 +162,12 @@ export function upperBody(request: DeliveryRequest, how: HowMuch): { at: AnglesA
   });
   const turns = turnsOf(discipline, how, LEGS[discipline].land * tempo, tempo);
   const at = (t: number): BodyAngles => {
-    const body = {
-      driveLeg: NO_LEG,
-      leadLeg: NO_LEG,
-      ...Object.fromEntries(
-        curves.map(([part, angles]) => [part, Object.fromEntries(angles.map(([angle, value]) => [angle, value(t)]))]),
-      ),
-    } as unknown as BodyAngles;
+    const parts: Record<string, Record<string, number>> = {};
+    for (const [part, angles] of curves) {
+      const of: Record<string, number> = (parts[part] = {});
+      for (const [angle, value] of angles) of[angle] = value(t);
+    }
+    const body = { driveLeg: NO_LEG, leadLeg: NO_LEG, ...parts } as unknown as BodyAngles;
     const pelvis = { ...body.pelvis, rotation: turns.pelvis?.(t) ?? body.pelvis.rotation };
     const rotation = turns.trunk?.(t) ?? body.trunk.rotation;
     const lean = turns.lean(t);
