@@ -79,15 +79,21 @@ test('pain reported during the work locks throwing until a clearance is recorded
   await page.getByTestId('nothing-hurts').click();
   await page.getByTestId('rep-good').click();
 
-  // It was told two minutes ago: a clearance is told to the minute, and one of the report's own minute would open nothing.
-  await page.clock.setFixedTime(Date.now() - 120_000);
+  // It arrives as told two minutes ago: a clearance is told to the minute, and one of the report's own minute would open nothing.
+  await page.route('**/sessions/*/log', async (route) => {
+    const { entries } = route.request().postDataJSON() as { entries: { at: string }[] };
+    const earlier = entries.map((entry) => ({ ...entry, at: new Date(Date.parse(entry.at) - 120_000).toISOString() }));
+    await route.continue({ postData: { entries: earlier } });
+  });
+  const told = page.waitForResponse('**/sessions/*/log');
   await page.getByTestId('it-hurts').click();
   await page.getByTestId('something-hurts').click();
   await page.getByTestId('pain-elbow').click();
   await page.getByTestId('pain-score-4').click();
   await page.getByTestId('report-pain').click();
   await expect(page.getByTestId('dry-only')).toContainText('elbow pain of 4');
-  await page.clock.setFixedTime(Date.now());
+  await told;
+  await page.unroute('**/sessions/*/log');
 
   await page.goto(athlete);
   await expect(page.getByTestId('locked')).toContainText('clearance must be recorded');

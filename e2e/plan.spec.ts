@@ -52,6 +52,7 @@ test('a plan stands beside others that the device makes itself', { tag: '@once' 
   await saw(page, athlete, SEEN);
   await page.goto(`${athlete}/what`);
   await page.getByTestId('make-focus').click();
+  await page.getByText('2 wk', { exact: true }).click();
   await page.getByTestId('make-plan').click();
   await expect(page.getByTestId('assign')).toBeEnabled({ timeout: 60_000 });
   const solver = page.waitForResponse('**/planner/highs.wasm');

@@ -23,6 +23,8 @@ export default defineConfig({
     browserName: 'chromium',
     // What the device keeps is the matter of one test; the others meet the server each time.
     serviceWorkers: 'block',
+    // Figures that move draw a picture each 40 ms, on a machine without a graphics card; e2e/motion.spec.ts lets them.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: '/usr/bin/chromium', args },
   },
   projects: [

@@ -126,7 +126,19 @@ it('answers lists with no more than the reach holds', async () => {
   expect(JSON.stringify((await clients.owner.get('/people').expect(200)).body)).not.toContain('Their guardian');
   // What a station coach gets to run a session holds nothing of history, contacts or the judgement.
   const work = (await clients.station.get(`/athletes/${own}/work`).expect(200)).body as object;
-  expect(Object.keys(work).sort()).toEqual(['age', 'athlete', 'clearance', 'flags', 'foci', 'id', 'next', 'today', 'workload']);
+  expect(Object.keys(work).sort()).toEqual([
+    'age',
+    'athlete',
+    'clearance',
+    'flags',
+    'foci',
+    'id',
+    'lastThrow',
+    'next',
+    'speeds',
+    'today',
+    'workload',
+  ]);
 });
 
 it('has a line for the record of every endpoint that changes something', () => {

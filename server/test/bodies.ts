@@ -35,6 +35,15 @@ const INTAKE = {
 
 /** A body that each endpoint would take, so that a refusal is about the person and not the body. */
 export const BODIES: Partial<Record<RouteName, (own: string) => object>> = {
+  putGun: () => ({
+    name: 'Barn gun',
+    place: 'behind the plate',
+    sideDeg: 0,
+    upDeg: 5,
+    unit: 'mph',
+    offset: null,
+    retired: false,
+  }),
   changePassword: () => ({ current: 'not the password', next: 'some new words here' }),
   settings: () => SETTINGS,
   changePerson: () => ({ role: 'instructor', groups: [], athletes: [] }),

@@ -1,5 +1,6 @@
 import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
+import type { ReactNode } from 'react';
 import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
@@ -11,6 +12,7 @@ import { Tongue } from '../features/shell/Tongue';
 import { useLeaving, useWhose } from '../features/shell/use-leaving';
 import { useReconnecting } from '../features/shell/use-reconnecting';
 import { api, problemOf } from '../data/api';
+import { keepDevice } from '../data/device';
 import { hasLeft } from '../data/leaving';
 import { connection } from '../data/operations';
 import { loadOperations, send, stopRetrying } from '../data/outbox';
@@ -18,7 +20,7 @@ import { keepOnDevice } from '../data/service-worker';
 import { makeStore, useAppDispatch, useAppSelector } from '../data/store';
 import { Action, Blank, Loading } from '../ui/controls';
 import { Screen } from '../ui/layout';
-import { darkTheme, lightTheme } from '../ui/theme';
+import { themeFor } from '../ui/theme';
 
 /** Invitations and the stand-in device need no sign-in; everything else waits for one. */
 function Entry() {
@@ -67,17 +69,24 @@ function Gate() {
   );
 }
 
+/** Looks as this device is set: by day, by night, in the sun, in large. */
+function Dressed({ children }: { readonly children: ReactNode }) {
+  const dark = useColorScheme() === 'dark';
+  const device = useAppSelector((s) => s.device);
+  useEffect(() => keepDevice(device), [device]);
+  return <PaperProvider theme={themeFor({ dark, sun: device.sun, large: device.large })}>{children}</PaperProvider>;
+}
+
 export default function Layout() {
   const [store] = useState(makeStore);
-  const dark = useColorScheme() === 'dark';
   useEffect(keepOnDevice, []);
   return (
     <Provider store={store}>
-      <PaperProvider theme={dark ? darkTheme : lightTheme}>
+      <Dressed>
         <SafeAreaProvider>
           <Entry />
         </SafeAreaProvider>
-      </PaperProvider>
+      </Dressed>
     </Provider>
   );
 }

@@ -70,12 +70,10 @@ function nextBatch(waiting: readonly Operation[]): Operation[] {
   const first = waiting[0];
   if (!first) return [];
   if (first.work.kind !== 'log') return [first];
-  const batch: Operation[] = [];
-  for (const operation of waiting) {
-    if (operation.session !== first.session || operation.work.kind !== 'log' || batch.length >= BATCH) break;
-    batch.push(operation);
-  }
-  return batch;
+  // Taps of a line of athletes lie one between the other: sessions do not wait for each other.
+  const own = waiting.filter((operation) => operation.session === first.session);
+  const end = own.findIndex((operation) => operation.work.kind !== 'log');
+  return own.slice(0, Math.min(BATCH, end < 0 ? own.length : end));
 }
 
 type Settled = { seq: number; status: 'sent' | 'refused'; reason: string | null };

@@ -7,3 +7,9 @@ export function keepOnDevice(): void {
   // A browser that refuses (no TLS, private window) goes on as a page.
   setTimeout(() => void navigator.serviceWorker.register('/sw.js').catch(() => undefined), AFTER_MS);
 }
+
+/** Comes when the device holds the application and could open it without a network; never where the browser refuses. */
+export const opensOffline = (): Promise<void> =>
+  typeof navigator === 'undefined' || !('serviceWorker' in navigator)
+    ? new Promise(() => {})
+    : navigator.serviceWorker.ready.then(() => undefined);

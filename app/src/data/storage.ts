@@ -60,13 +60,24 @@ export interface Draft<T> {
 /** Forms as they are filled in: a closed page loses nothing. */
 export const drafts = {
   all: async <T>(user: string): Promise<Draft<T>[]> =>
-    ((await (await database()).getAll(DRAFTS)) as Draft<T>[]).filter((draft) => draft.user === user),
+    ((await (await database()).getAll(DRAFTS)) as Draft<T>[]).filter(
+      (draft) => draft.user === user && !draft.id.startsWith(LINE),
+    ),
   get: async <T>(id: string, user: string): Promise<Draft<T> | null> => {
     const draft = (await (await database()).get(DRAFTS, id)) as Draft<T> | undefined;
     return draft?.user === user ? draft : null;
   },
   put: async <T>(draft: Draft<T>): Promise<void> => void (await (await database()).put(DRAFTS, draft)),
   remove: async (id: string): Promise<void> => (await database()).delete(DRAFTS, id),
+};
+
+const LINE = 'line:';
+
+/** The line that somebody runs, as it stands: kept among the drafts, so that a closed page finds everybody at their place. */
+export const lines = {
+  get: <T>(user: string): Promise<Draft<T> | null> => drafts.get<T>(LINE + user, user),
+  put: <T>(user: string, at: string, form: T): Promise<void> => drafts.put({ id: LINE + user, user, at, form }),
+  remove: (user: string): Promise<void> => drafts.remove(LINE + user),
 };
 
 /** An answer of the server, with whose it is and when it came, milliseconds. */

@@ -62,9 +62,10 @@ describe('a run without a connection', () => {
   it('raises effort up to the item’s ceiling and no further', async () => {
     const { entries } = await startRun();
     const item = goToThrows();
-    for (let tap = 0; tap < 8; tap++) fireEvent.press(screen.getByLabelText('+'));
+    fireEvent.press(screen.getByTestId(`effort-${item.effort[1]}`));
     fireEvent.press(screen.getByTestId('rep-good'));
     expect(entries().at(-1)).toMatchObject({ effort: item.effort[1] });
+    expect(screen.queryByTestId(`effort-${item.effort[1] + 10}`)).toBeNull();
   });
 
   it('logs a speed with the effort of the moment', async () => {
@@ -100,5 +101,65 @@ describe('a run without a connection', () => {
     fireEvent.press(screen.getByTestId('nothing-hurts'));
     expect(noted().at(-1)).toEqual({ kind: 'finish' });
     await waitFor(() => expect(screen.getByTestId('verdict-waits')).toBeTruthy());
+  });
+
+  it('asks for less after a sore, cold arm, and opens what was closed once it is warm', async () => {
+    const { store } = openPage(<RunScreen id="a" back="/" />, { '/api/athletes/a/work': overview });
+    fireEvent.press(await screen.findByTestId('soreness-5'));
+    fireEvent.press(screen.getByTestId('warm-no'));
+    expect(screen.getAllByTestId('ready-reason')).toHaveLength(2);
+    fireEvent.press(screen.getByTestId('nothing-hurts'));
+    const works = () => store.getState().operations.list.map((o: Operation) => o.work);
+    expect(works()[0]).toMatchObject({ kind: 'start', session: { readiness: { soreness: 5, sleepH: null, warm: false } } });
+    const item = goToThrows();
+    const wanted = Math.ceil(0.75 * item.sets * item.reps);
+    expect(screen.getByText(`0/${wanted}`)).toBeTruthy();
+    expect(screen.queryByTestId('effort-70')).toBeNull();
+    fireEvent.press(screen.getByTestId('warm-now'));
+    expect(works().at(-1)).toMatchObject({ kind: 'start', session: { painBefore: [], readiness: { soreness: 5, warm: true } } });
+    expect(screen.queryByTestId('warm-now')).toBeNull();
+  });
+
+  it('counts a pause down after a set, which the next tap ends', async () => {
+    await startRun();
+    const item = items.findIndex((i) => i.sets > 1);
+    for (let step = 0; step < item; step++) fireEvent.press(screen.getByTestId('next-drill'));
+    for (let rep = 0; rep < items[item]!.reps; rep++) {
+      expect(screen.queryByTestId('rest')).toBeNull();
+      fireEvent.press(screen.getByTestId('rep-good'));
+    }
+    expect(screen.getByTestId('rest')).toBeTruthy();
+    fireEvent.press(screen.getByTestId('rep-good'));
+    expect(screen.queryByTestId('rest')).toBeNull();
+  });
+
+  it('brings the counter when the same way round comes twice', async () => {
+    await startRun();
+    const [cheat] = drillById(items[0]!.drill).cheats;
+    for (let n = 0; n < 2; n++) {
+      expect(screen.queryByTestId('counter')).toBeNull();
+      fireEvent.press(await screen.findByTestId('rep-off'));
+      fireEvent.press(screen.getByTestId(`cheat-${cheat!.cheat}`));
+    }
+    expect(screen.getByTestId('counter')).toHaveTextContent(new RegExp(`${cheat!.label}, 2 times`));
+    expect(screen.getByTestId('counter')).toHaveTextContent(new RegExp(cheat!.counter));
+  });
+
+  it('takes back the very first tap, keeps a note, and turns round for a left thumb', async () => {
+    const { entries } = await startRun();
+    fireEvent.press(await screen.findByTestId('rep-good'));
+    fireEvent.press(screen.getByTestId('rep-close'));
+    const first = entries()[0]!;
+    fireEvent.press(screen.getByTestId('more'));
+    fireEvent.press(screen.getByTestId(`take-back-${first.id}`));
+    expect(entries().at(-1)).toMatchObject({ type: 'undo', rep: first.id });
+    fireEvent.changeText(screen.getByTestId('note-text'), ' Better with the cone ');
+    fireEvent.press(screen.getByTestId('keep-note'));
+    expect(entries().at(-1)).toMatchObject({ type: 'note', text: 'Better with the cone' });
+    expect(screen.getByText('Noted: Better with the cone')).toBeTruthy();
+    fireEvent.press(screen.getByTestId('device-hand'));
+    fireEvent.press(screen.getByTestId('less'));
+    expect(screen.getByTestId('rep-buttons')).toHaveStyle({ flexDirection: 'row-reverse' });
+    expect(screen.getByText(`1/${items[0]!.sets * items[0]!.reps}`)).toBeTruthy();
   });
 });

@@ -6,6 +6,7 @@ import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
 import { api } from '../data/api';
+import { deviceReducer } from '../data/device';
 import { operationsReducer } from '../data/operations';
 import { shellReducer } from '../data/shell';
 import { stopRetrying } from '../data/outbox';
@@ -95,7 +96,7 @@ export function openPage(element: React.ReactElement, answers: Readonly<Record<s
     return Promise.resolve({ ok: true, status: 200, headers, text, clone: () => ({ text, headers }) });
   }) as never;
   const store = configureStore({
-    reducer: { operations: operationsReducer, shell: shellReducer, [api.reducerPath]: api.reducer },
+    reducer: { operations: operationsReducer, shell: shellReducer, device: deviceReducer, [api.reducerPath]: api.reducer },
     middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   });
   forget = () => void store.dispatch(api.util.resetApiState());

@@ -38,6 +38,8 @@ export const workOf = (plan: Plan): AthleteWork =>
     flags: [],
     athlete: { ...PROFILE, name: 'Testa Birchley', season: 'off', availability: [], equipment: [], partner: true, schools: {} },
     foci: [{ id: 'f', finding: 'stall', rung: 4, state: 'working', startedOn: TODAY, rungSince: TODAY }],
+    lastThrow: null,
+    speeds: [],
     today: { id: 's', on: TODAY, session: plan.sessions[0]!, done: false },
     workload: workload({ on: TODAY, athlete: PROFILE, season: 'off', leagueDailyLimit: null, log: [] }),
   }) as unknown as AthleteWork;

@@ -52,6 +52,24 @@ export const DARK: Palette = {
   limb: '#3a463f',
 };
 
+/** Full sun: nothing but black, white and what is pressed. */
+export const SUN: Palette = {
+  paper: '#ffffff',
+  sheet: '#ffffff',
+  ink: '#000000',
+  soft: '#1c1c1c',
+  line: '#000000',
+  spruce: '#000000',
+  onSpruce: '#ffffff',
+  spruceWash: '#e2e2e2',
+  clay: '#7a1f00',
+  onClay: '#ffffff',
+  clayWash: '#ffe3d3',
+  brass: '#3d2a00',
+  brassWash: '#ffeeb8',
+  limb: '#d2d2d2',
+};
+
 export const TEXT_FONT = 'Barlow';
 export const NUMBER_FONT = 'Barlow Condensed';
 /** Spacing in px: multiples of four. */
@@ -85,11 +103,22 @@ export interface AppTheme extends MD3Theme {
   readonly palette: Palette;
 }
 
-function themeFrom(base: MD3Theme, p: Palette): AppTheme {
+/** Share by which large text is larger. */
+const LARGE = 1.3;
+const larger = (of: typeof fonts): typeof fonts =>
+  Object.fromEntries(
+    Object.entries(of).map(([name, font]) => [
+      name,
+      'fontSize' in font ? { ...font, fontSize: LARGE * font.fontSize, lineHeight: LARGE * font.lineHeight } : font,
+    ]),
+  ) as typeof fonts;
+const largeFonts = larger(fonts);
+
+function themeFrom(base: MD3Theme, p: Palette, set = fonts): AppTheme {
   return {
     ...base,
     roundness: 1.5,
-    fonts,
+    fonts: set,
     palette: p,
     colors: {
       ...base.colors,
@@ -132,6 +161,15 @@ function themeFrom(base: MD3Theme, p: Palette): AppTheme {
 
 export const lightTheme = themeFrom(MD3LightTheme, LIGHT);
 export const darkTheme = themeFrom(MD3DarkTheme, DARK);
+const THEMES = {
+  light: { usual: lightTheme, large: themeFrom(MD3LightTheme, LIGHT, largeFonts) },
+  dark: { usual: darkTheme, large: themeFrom(MD3DarkTheme, DARK, largeFonts) },
+  sun: { usual: themeFrom(MD3LightTheme, SUN), large: themeFrom(MD3LightTheme, SUN, largeFonts) },
+};
+
+/** The theme as a device wants it: sun goes before dark. */
+export const themeFor = (wanted: { readonly dark: boolean; readonly sun: boolean; readonly large: boolean }): AppTheme =>
+  THEMES[wanted.sun ? 'sun' : wanted.dark ? 'dark' : 'light'][wanted.large ? 'large' : 'usual'];
 
 export const useAppTheme = (): AppTheme => useTheme<AppTheme>();
 export const usePalette = (): Palette => useAppTheme().palette;

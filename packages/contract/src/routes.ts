@@ -9,6 +9,7 @@ import { libraryRoutes } from './library/routes';
 import { logRoutes } from './log/routes';
 import { peopleRoutes } from './people/routes';
 import { planRoutes } from './plan/routes';
+import { radarRoutes } from './radar/routes';
 import { rosterRoutes } from './roster/routes';
 import type { Method, Route } from './route/route';
 
@@ -24,6 +25,7 @@ export const ROUTES = {
   ...planRoutes,
   ...logRoutes,
   ...deviceRoutes,
+  ...radarRoutes,
 };
 
 export type RouteName = keyof typeof ROUTES;

@@ -6,6 +6,7 @@ import type {
   NewBodyNote,
   NewConsent,
   NewFocus,
+  NewGun,
   NewOwnFinding,
   NewInvitation,
   NewObservation,
@@ -46,6 +47,7 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
   dropInvitation: 'took an invitation back',
   putGroup: 'changed a group',
   dropGroup: 'dissolved a group',
+  putGun: ({ body }) => `set up the gun “${(body as NewGun).name}”`,
   lookAtImport: () => null, // nothing is kept
   putImport: ({ body }) => `brought in ${(body as RosterImport).fileName}`,
   undoImport: 'took an import back',

@@ -16,6 +16,7 @@ import { diagnosisOf, dropObservation, endRuling, keepDiagnosis, putObservation,
 import { archive, eraseAthlete, erasePreview, exportAthlete } from '../services/lifecycle';
 import { auditPage } from '../services/audit-page';
 import { changePerson, dropInvitation, newPasswordLink, people, putInvitation, removePerson } from '../services/people';
+import { guns, putGun } from '../services/guns';
 import { dropGroup, groups, putGroup } from '../services/groups';
 import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../services/plans';
 import { libraryAnswer, putOwnDrill, putOwnFinding, putOwnLadder } from '../services/library';
@@ -125,6 +126,8 @@ export const HANDLERS: Handlers = {
   putClearance: ({ ctx, athlete, id, body }) => putClearance(ctx, athlete, id, body),
   progress: ({ ctx, athlete }) => progressOf(ctx, athlete),
   putChannel: ({ ctx, id }) => putChannel(ctx, id),
+  guns: ({ ctx }) => guns(ctx),
+  putGun: ({ ctx, id, body }) => putGun(ctx, id, body),
 };
 
 export const HANDLED = Object.keys(HANDLERS) as readonly HandledRoute[];

@@ -7,7 +7,18 @@ import type {
   MeasuredOn,
   StandingClearance,
 } from '@wrightonic/contract';
-import { ageOn, fromMph, measureById, SPARED_UNDER, speaksOf, spurtOf, toMph, wordsForAthlete } from '@wrightonic/core';
+import {
+  addDays,
+  ageOn,
+  fromMph,
+  FULL_EFFORT,
+  measureById,
+  SPARED_UNDER,
+  speaksOf,
+  spurtOf,
+  toMph,
+  wordsForAthlete,
+} from '@wrightonic/core';
 import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate, PlanSession } from '@wrightonic/core';
 import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import { bodyHistories } from './body-picture';
@@ -168,11 +179,37 @@ function standingClearance(clearances: Load['clearances'], today: IsoDate): Stan
   return newest && (newest.until === undefined || newest.until >= today) ? newest : null;
 }
 
+/** Days of an athlete's own speeds, and how many of them. */
+const OWN_SPEEDS = { days: 56, most: 30 } as const;
+
+async function ownSpeeds(ctx: Context, id: string): Promise<number[]> {
+  const rows = (await ctx.tenant
+    .from('readings')
+    .where({ athlete_id: id, undone: false, gone: false })
+    .where('on_date', '>', addDays(ctx.today, -OWN_SPEEDS.days))
+    .where('effort', '>=', FULL_EFFORT)
+    .orderBy([
+      { column: 'on_date', order: 'desc' },
+      { column: 'at', order: 'desc' },
+    ])
+    .limit(OWN_SPEEDS.most)
+    .select('speed', 'unit')) as { speed: number; unit: 'mph' | 'km/h' }[];
+  return rows.map(toMph);
+}
+
+const lastThrow = ({ log }: Load, today: IsoDate): IsoDate | null =>
+  log.reduce<IsoDate | null>((last, { date, throws }) => (throws > 0 && date < today && date > (last ?? '') ? date : last), null);
+
 /** What whoever runs a session needs to know, and no more. */
 export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork> {
   const row = await rowOf(ctx, id);
   const athlete = toRecord(row);
-  const [foci, load, coming] = await Promise.all([fociOf(ctx, id), loadOf(ctx, id), comingOf(ctx, id)]);
+  const [foci, load, coming, speeds] = await Promise.all([
+    fociOf(ctx, id),
+    loadOf(ctx, id),
+    comingOf(ctx, id),
+    ownSpeeds(ctx, id),
+  ]);
   const today = coming.find((a) => a.on_date === ctx.today);
   const next = coming.find((a) => a.on_date > ctx.today);
   return {
@@ -185,5 +222,7 @@ export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork
     workload: workloadOf(ctx, athlete, load),
     flags: row.flags,
     clearance: standingClearance(load.clearances, ctx.today),
+    lastThrow: lastThrow(load, ctx.today),
+    speeds,
   };
 }

@@ -1,5 +1,8 @@
+import { fromMph, toMph } from '@wrightonic/core';
 import type { IsoDate, TrendReading } from '@wrightonic/core';
 import type { Context } from './context';
+import { gunErrorsOf } from './guns';
+import type { GunError } from './guns';
 
 interface ReadingRow {
   on_date: IsoDate;
@@ -13,6 +16,10 @@ interface ReadingRow {
 /** Most readings that a trend is drawn through; more add nothing to see. */
 const MOST = 1500;
 
+/** How much a gun shows too much, in the unit of a reading. */
+const offsetIn = (unit: TrendReading['unit'], error: GunError | undefined): number =>
+  error === undefined ? 0 : error.unit === unit ? error.offset : fromMph(toMph({ speed: error.offset, unit: error.unit }), unit);
+
 /** The athlete's speed readings, oldest first. */
 export async function speedsOf(ctx: Context, athlete: string): Promise<TrendReading[]> {
   const rows = (await ctx.tenant
@@ -24,13 +31,14 @@ export async function speedsOf(ctx: Context, athlete: string): Promise<TrendRead
     ])
     .limit(MOST)
     .select('on_date', 'speed', 'unit', 'effort', 'gun', 'setting')) as ReadingRow[];
+  const errors = await gunErrorsOf(ctx);
   return rows.reverse().map((r) => ({
     date: r.on_date,
-    speed: r.speed,
+    speed: r.speed - offsetIn(r.unit, errors.get(r.gun)),
     unit: r.unit,
     effort: r.effort,
     gun: r.gun,
-    angleDeg: 0,
+    angleDeg: errors.get(r.gun)?.angleDeg ?? 0,
     setting: r.setting,
   }));
 }

@@ -38,7 +38,7 @@ const outingText = ({ kind, pitches, throws, caught }: OutingLine): string =>
 export async function timelineOf(ctx: Context, athlete: string, reps: Promise<RepDays>): Promise<TimelineEntry[]> {
   const newest = (table: string, most = MOST) =>
     ctx.tenant.from(table).where('athlete_id', athlete).orderBy('on_date', 'desc').limit(most);
-  const [observations, verdicts, pains, outings, clearances, plans, foci, checks, consents, rulings, { days }] =
+  const [observations, verdicts, pains, outings, clearances, plans, foci, checks, consents, rulings, notes, { days }] =
     (await Promise.all([
       newest('observations', 200).select('on_date', 'evidence'),
       newest('verdicts'),
@@ -51,6 +51,7 @@ export async function timelineOf(ctx: Context, athlete: string, reps: Promise<Re
       newest('body_checks', 20),
       newest('consents', 20),
       newest('rulings', 20),
+      newest('session_notes', 20),
       reps,
     ])) as unknown as [
       { on_date: IsoDate; evidence: Evidence }[],
@@ -63,6 +64,7 @@ export async function timelineOf(ctx: Context, athlete: string, reps: Promise<Re
       { on_date: IsoDate; kind: string; steps: object[]; finished_at: Date | null }[],
       { on_date: IsoDate; kind: ConsentKind; given: number; by_whom: string }[],
       { on_date: IsoDate; finding: FindingId; ruling: string; reason: string; author: string }[],
+      { on_date: IsoDate; text: string }[],
       RepDays,
     ];
   // What coaches write for coaches, and what they hold to be wrong, is not for the family’s page.
@@ -76,6 +78,7 @@ export async function timelineOf(ctx: Context, athlete: string, reps: Promise<Re
       kind: 'observation',
       text: `${r.author} overruled “${quoted(r.finding).toLowerCase()}” (${r.ruling === 'absent' ? 'not there' : r.ruling === 'root' ? 'the root' : 'there'}): ${r.reason}`,
     })),
+    ...(family ? [] : notes).map((n): TimelineEntry => ({ on: n.on_date, kind: 'note', text: `Noted: ${n.text}` })),
     ...verdicts.map((v): TimelineEntry => ({
       on: v.on_date,
       kind: 'move',

@@ -16,7 +16,7 @@ import { Findings } from './Findings';
 import { StandInPanel } from './StandInPanel';
 import { isAt, isDone } from './check-state';
 import { Reader } from './readers';
-import { sendTo } from './send';
+import { sendTo } from '../../data/channel';
 import { useCheck } from './use-check';
 import { useTilt } from './use-tilt';
 

@@ -1,4 +1,3 @@
-import type { DeviceMessage } from '@wrightonic/contract';
 import { bodyTestById } from '@wrightonic/core';
 import type { AthleteProfile, TestStep } from '@wrightonic/core';
 import { useEffect, useState } from 'react';
@@ -8,7 +7,7 @@ import { Blank, Choice, Figure } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { sideText } from '../../ui/words';
-import type { ChannelKey } from './send';
+import { channelOfPage, listenTo } from '../../data/channel';
 import { BODIES, useStandIn } from './use-stand-in';
 import type { BodyName } from './use-stand-in';
 
@@ -24,12 +23,6 @@ const SOMEBODY: AthleteProfile = {
 const ON = '2026-06-01';
 const SEED = 20_11;
 
-/** The channel's id and key: behind the #, so that they are in no log of any server. */
-function channelOfPage(): ChannelKey | null {
-  const [id, key] = typeof window === 'undefined' ? [] : window.location.hash.slice(1).split('.');
-  return id && key ? { id, key } : null;
-}
-
 /** A stand-in for an inclinometer, in a tab of its own: it hears what the check asks for and plays it. */
 export function InstrumentScreen() {
   const palette = usePalette();
@@ -38,16 +31,13 @@ export function InstrumentScreen() {
   const [body, setBody] = useState<BodyName>('stiff-drive-hip');
   useEffect(() => {
     if (!channel) return undefined;
-    const events = new EventSource(`/api/channels/${channel.id}/live?key=${channel.key}`);
-    events.onmessage = ({ data }: MessageEvent<string>) => {
-      const message = JSON.parse(data) as DeviceMessage;
+    return listenTo(channel, (message) => {
       if (message.kind === 'ask')
         setAsked((now) =>
           now?.test === message.test && now.side === message.side ? now : { test: message.test, side: message.side },
         );
       if (message.kind === 'rest') setAsked(null);
-    };
-    return () => events.close();
+    });
   }, [channel]);
   const shown = useStandIn(channel, asked, SOMEBODY, ON, body, SEED);
   if (!channel)

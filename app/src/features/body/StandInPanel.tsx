@@ -2,6 +2,7 @@ import type { AthleteProfile, TestStep } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { inAddress } from '../../data/channel';
 import { Action, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -27,7 +28,7 @@ export function StandInPanel({
   const [here, setHere] = useState(true);
   useStandIn(here ? tilt.channel : null, step, athlete, on, body, SEED);
   if (!tilt.channel) return null;
-  const address = `/instrument#${tilt.channel.id}.${tilt.channel.key}`;
+  const address = `/instrument${inAddress(tilt.channel)}`;
   return (
     <View style={{ gap: SPACE.xs }}>
       <Text variant="bodySmall" style={{ color: palette.soft }}>

@@ -2,8 +2,8 @@ import { endOfRange, inclinometerAt } from '@wrightonic/core/simulate';
 import type { AthleteProfile, TestStep } from '@wrightonic/core';
 import type { Truth } from '@wrightonic/core/simulate';
 import { useEffect, useState } from 'react';
-import { sendTo } from './send';
-import type { ChannelKey } from './send';
+import { sendTo } from '../../data/channel';
+import type { ChannelKey } from '../../data/channel';
 
 const EVERY_MS = 100;
 

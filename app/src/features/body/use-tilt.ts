@@ -1,8 +1,9 @@
-import type { DeviceChannel, DeviceMessage } from '@wrightonic/contract';
+import type { DeviceChannel } from '@wrightonic/contract';
 import { isSteady, tiltSince, turnSince } from '@wrightonic/core';
 import type { Attitude, TestStep } from '@wrightonic/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api } from '../../data/api';
+import { listenTo } from '../../data/channel';
 import { newId } from '../../data/ids';
 
 export type TiltSource = 'none' | 'sensor' | 'channel';
@@ -83,14 +84,11 @@ export function useTilt(step: TestStep | null): Tilt {
 
   useEffect(() => {
     if (source !== 'channel' || !channel) return undefined;
-    const events = new EventSource(`/api/channels/${channel.id}/live?key=${channel.key}`);
-    events.onmessage = ({ data }: MessageEvent<string>) => {
-      const message = JSON.parse(data) as DeviceMessage;
+    return listenTo(channel, (message) => {
       if (message.kind !== 'tilt') return;
       last.current = message.deg;
       add(Math.abs(message.deg - from.current.deg));
-    };
-    return () => events.close();
+    });
   }, [source, channel, add]);
 
   const mine = samples.filter((s) => s.of === of);

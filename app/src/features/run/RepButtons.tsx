@@ -17,10 +17,19 @@ function Sign({ judged, colour }: { readonly judged: Judgement; readonly colour:
 }
 
 /** The three buttons across the bottom, for one thumb. */
-export function RepButtons({ disabled, onRep }: { readonly disabled: boolean; readonly onRep: (judged: Judgement) => void }) {
+export function RepButtons({
+  disabled,
+  left = false,
+  onRep,
+}: {
+  readonly disabled: boolean;
+  /** For a left thumb: the other way round. */
+  readonly left?: boolean;
+  readonly onRep: (judged: Judgement) => void;
+}) {
   const palette = usePalette();
   return (
-    <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+    <View testID="rep-buttons" style={{ flexDirection: left ? 'row-reverse' : 'row', gap: SPACE.s }}>
       {(['good', 'close', 'off'] as const).map((judged) => {
         const solid = judged === 'good';
         const colour = solid ? palette.onSpruce : palette.ink;
@@ -35,7 +44,7 @@ export function RepButtons({ disabled, onRep }: { readonly disabled: boolean; re
             testID={`rep-${judged}`}
             style={({ pressed }) => ({
               flex: 1,
-              height: 84,
+              height: 96,
               borderRadius: RADIUS,
               borderWidth: 2,
               borderColor: solid ? palette.spruce : palette.ink,

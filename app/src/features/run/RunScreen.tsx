@@ -4,9 +4,9 @@ import { useEffect, useState } from 'react';
 import { AppState } from 'react-native';
 import { api, problemOf } from '../../data/api';
 import { useToday } from '../../data/use-today';
-import { PainCheck } from '../../parts/PainCheck';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
+import { ReadyCheck } from './ReadyCheck';
 import { Verdicts } from './Verdicts';
 import { Work } from './Work';
 import { useRun } from './use-run';
@@ -28,26 +28,16 @@ function Session({
   const today = useToday(me);
   const run = useRun(id, overview, me.id, assignment, today);
   // The list of items stays that of the start, whatever is planned anew meanwhile.
-  const [items] = useState(() => (run.state.record?.assignment ?? assignment)?.session.items ?? []);
+  const [session] = useState(() => (run.state.record?.assignment ?? assignment)?.session ?? null);
   if (run.state.session && run.state.finished) return <Verdicts run={run.state} back={back} />;
-  if (items.length === 0)
+  if (!session || session.items.length === 0)
     return (
       <Screen>
         <Blank title="Nothing is planned">Make and assign a plan first.</Blank>
       </Screen>
     );
-  if (!run.state.session)
-    return (
-      <Screen width={640}>
-        <PainCheck
-          question={`${overview.athlete.name}: before we start, does anything hurt?`}
-          fine="Nothing hurts. Start"
-          onFine={() => run.start([])}
-          onPain={(pain) => run.start([pain])}
-        />
-      </Screen>
-    );
-  return <Work overview={overview} me={me} items={items} run={run} />;
+  if (!run.state.session) return <ReadyCheck overview={overview} today={today} onStart={run.start} />;
+  return <Work overview={overview} me={me} session={session} run={run} />;
 }
 
 /** Sun, sweat, one thumb: pain check, drills, reps, speed, pain check, verdict. */

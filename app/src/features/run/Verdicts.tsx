@@ -9,7 +9,7 @@ import { useAppDispatch } from '../../data/store';
 import { Action, Caution } from '../../ui/controls';
 import { Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import type { RunState } from './use-run';
+import type { RunState } from './run-state';
 import { useVocabulary } from '../../ui/vocabulary';
 
 const WORDS = { advance: 'One rung up', hold: 'Stay on this rung', regress: 'One rung down' } as const;

@@ -1,9 +1,9 @@
 import type { AthleteWork, LogEntry } from '@wrightonic/contract';
 import type { Operation, Work } from '../../data/operations';
-import { leftOpen, openSession, runState, tallyOf } from './use-run';
+import { leftOpen, openSession, runState, tallyOf } from './run-state';
 
 const room = { throwsLeft: 60, highEffortLeft: 20, highestEffort: 100, locked: null, lockComesBack: null };
-const overview = { workload: { today: room } } as unknown as AthleteWork;
+const overview = { age: 16, lastThrow: null, workload: { today: room } } as unknown as AthleteWork;
 let seq = 0;
 const op = (work: Work, status: Operation['status'] = 'sent', session = 's1'): Operation => ({
   seq: ++seq,
@@ -107,11 +107,11 @@ describe('what a run shows', () => {
   });
 
   it('closes hard effort once the hard throws are used up, and keeps a clearance’s ceiling', () => {
-    const few = { workload: { today: { ...room, highEffortLeft: 2 } } } as unknown as AthleteWork;
+    const few = { ...overview, workload: { today: { ...room, highEffortLeft: 2 } } } as unknown as AthleteWork;
     const hard = (id: string) => rep(id, { effort: 95 }, 'waiting');
     expect(runState([start(), hard('a')], 's1', few, null)).toMatchObject({ hardLeft: 1, highestEffort: 100 });
     expect(runState([start(), hard('a'), hard('b')], 's1', few, null)).toMatchObject({ hardLeft: 0, highestEffort: 85 });
-    const cleared = { workload: { today: { ...room, highestEffort: 70 } } } as unknown as AthleteWork;
+    const cleared = { ...overview, workload: { today: { ...room, highestEffort: 70 } } } as unknown as AthleteWork;
     expect(runState([start()], 's1', cleared, null).highestEffort).toBe(70);
   });
 
@@ -123,7 +123,8 @@ describe('what a run shows', () => {
 
 describe('a clearance on the device', () => {
   it('has run out on its day, with or without a connection', () => {
-    const until = (lockComesBack: string) => ({ workload: { today: { ...room, lockComesBack } } }) as unknown as AthleteWork;
+    const until = (lockComesBack: string) =>
+      ({ ...overview, workload: { today: { ...room, lockComesBack } } }) as unknown as AthleteWork;
     expect(runState([start()], 's1', until('2026-05-05'), null)).toMatchObject({ dryOnly: null, throwsLeft: 60 });
     expect(runState([start()], 's1', until('2026-05-04'), null)).toMatchObject({
       dryOnly: expect.stringContaining('run out'),
@@ -148,5 +149,32 @@ describe('the phone’s day', () => {
     const list = [startOn('2026-05-04', 's')];
     expect([openSession(list, 'a', 'u', '2026-05-04'), openSession(list, 'a', 'other', '2026-05-04')]).toEqual(['s', null]);
     expect(openSession(list, 'b', 'u', '2026-05-04')).toBeNull();
+  });
+
+  it('takes of the day what was said before the start, by the newest word', () => {
+    const said = (readiness: { soreness: number; sleepH: number | null; warm: boolean }) =>
+      op({ kind: 'start', session: { on: '2026-05-04', assignment: null, painBefore: [], readiness } });
+    const cold = said({ soreness: 5, sleepH: 8, warm: false });
+    const run = runState([cold], 's1', overview, null);
+    expect([run.dose.share, run.highestEffort]).toEqual([0.75, 60]);
+    const warm = said({ soreness: 5, sleepH: 8, warm: true });
+    expect(runState([cold, warm], 's1', overview, null).highestEffort).toBe(80);
+    const away = { ...overview, lastThrow: '2026-04-19' } as AthleteWork;
+    expect(runState([], null, away, null).dose.share).toBe(1);
+    expect(runState([start()], 's1', away, null).dose).toMatchObject({ share: 0.5, highestEffort: 70 });
+    expect(runState([start()], 's1', overview, null)).toMatchObject({ readiness: null, highestEffort: 100, hurt: false });
+  });
+
+  it('knows a cheat that was taken back as none, and keeps notes', () => {
+    const cheat = (id: string, what: string) =>
+      op({ kind: 'log', entry: { type: 'cheat', id, at: '2026-05-04T10:01:00Z', rep: 'r1', cheat: what } });
+    const note = op({ kind: 'log', entry: { type: 'note', id: 'n', at: '2026-05-04T10:02:00Z', text: 'Better with the cone' } });
+    const { cheats, notes } = runState(
+      [start(), rep('r1'), cheat('c1', 'swing-around'), cheat('c2', 'none'), note],
+      's1',
+      overview,
+      null,
+    );
+    expect([cheats.size, notes]).toEqual([0, ['Better with the cone']]);
   });
 });

@@ -22,6 +22,7 @@ export const SCREENS: readonly { readonly path: string; readonly needs: RightNam
   { path: '/athletes/:id/plan', needs: 'seePlan' },
   { path: '/athletes/:id/run', needs: 'runSessions' },
   { path: '/athletes/:id/numbers', needs: 'seeProgress' },
+  { path: '/group-run', needs: 'seeRoster' },
   { path: '/my-delivery', needs: 'seeAthlete' },
   { path: '/my-numbers', needs: 'seeProgress' },
   { path: '/my-run', needs: 'runSessions' },
@@ -39,7 +40,7 @@ export const SCREENS: readonly { readonly path: string; readonly needs: RightNam
 ];
 
 /** Screens that open without a sign-in: each carries its own proof in the part of the address that is never sent. */
-export const OPEN_SCREENS: readonly string[] = ['/join', '/instrument'];
+export const OPEN_SCREENS: readonly string[] = ['/join', '/instrument', '/radar'];
 
 const fits = (pattern: string, path: string): boolean => {
   const a = pattern.split('/');

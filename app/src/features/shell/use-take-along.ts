@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { addressOf, api } from '../../data/api';
 import { requestOf } from '../../data/endpoints';
 import { keptAnswer } from '../../data/kept-answers';
+import { opensOffline } from '../../data/service-worker';
 import { useAppDispatch, useAppSelector } from '../../data/store';
 
 /** What the device has from less long ago, and no write has changed, is not asked for again. */
@@ -19,8 +20,8 @@ interface OfAthlete {
 }
 
 /**
- * Takes along what the day needs before the signal goes: today's athletes with their work, plan and judgement, the roster's first
- * page, the drills. What is answered is kept on the device by itself.
+ * Takes along what the day needs before the signal goes: today's athletes with their work, plan and judgement, the work of
+ * those in groups, the roster's first page, the drills. What is answered is kept on the device by itself.
  */
 export function useTakeAlong(me: Me): void {
   const dispatch = useAppDispatch();
@@ -51,22 +52,28 @@ export function useTakeAlong(me: Me): void {
     const takeAlong = async () => {
       if (!(await has('library'))) await dispatch(endpoints.library.initiate(undefined, once));
       const ids = new Set(me.athletes.map((a) => a.id));
+      const inGroups = new Set<string>();
       if (may(role, 'seeToday')) {
         const forceRefetch = !(await has('today'));
         const { data } = await dispatch(endpoints.today.initiate(undefined, { subscribe: false, forceRefetch }));
         for (const row of data?.rows ?? []) ids.add(row.athlete.id);
       }
       if (may(role, 'seeRoster')) {
-        if (!(await has('groups'))) await dispatch(endpoints.groups.initiate(undefined, once));
+        const { data: groups } = await dispatch(
+          endpoints.groups.initiate(undefined, { subscribe: false, forceRefetch: !(await has('groups')) }),
+        );
+        for (const group of groups ?? []) for (const { id } of group.athletes) inGroups.add(id);
         const { data } = await dispatch(
           endpoints.rosterPages.initiate({}, { subscribe: false, forceRefetch: !(await has('athletes')) }),
         );
         if (role === 'station') for (const row of data?.pages[0]?.rows ?? []) ids.add(row.id);
       }
-      for (const athlete of [...ids].slice(0, MOST))
+      for (const athlete of [...new Set([...ids, ...inGroups])].slice(0, MOST))
         for (const [name, right, take] of ofAthlete) {
           if (!here) return;
-          if (may(role, right) && !(await has(name, { athlete }))) await take({ athlete });
+          // Of whoever only stands in a line, their work is enough.
+          const wanted = ids.has(athlete) || name === 'work';
+          if (wanted && may(role, right) && !(await has(name, { athlete }))) await take({ athlete });
         }
     };
     const go = () => {
@@ -74,8 +81,14 @@ export function useTakeAlong(me: Me): void {
       busy = true;
       void takeAlong().finally(() => (busy = false));
     };
-    const first = setTimeout(go, AFTER_MS);
-    const again = setInterval(go, AGAIN_MS);
+    let again: ReturnType<typeof setInterval> | undefined;
+    let first: ReturnType<typeof setTimeout> | undefined;
+    // A device that could not open without a network has no use for it.
+    void opensOffline().then(() => {
+      if (!here) return;
+      first = setTimeout(go, AFTER_MS);
+      again = setInterval(go, AGAIN_MS);
+    });
     return () => {
       here = false;
       clearTimeout(first);

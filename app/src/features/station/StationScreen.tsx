@@ -21,7 +21,12 @@ export function StationScreen() {
   if (isLoading || !me) return <Loading />;
   const rows = data?.pages.flatMap((page) => page.rows) ?? [];
   return (
-    <Screen width={760}>
+    <Screen
+      width={760}
+      footer={
+        rows.length > 1 ? <Action label="Run a group" onPress={() => router.push('/group-run')} testID="run-group" /> : undefined
+      }
+    >
       <View>
         <Text variant="headlineSmall" role="heading" aria-level={1}>
           My station

@@ -67,9 +67,12 @@ export function TodayScreen() {
         ) : undefined
       }
     >
-      <Text variant="headlineSmall" role="heading" aria-level={1}>
-        {longDay(data.today)}
-      </Text>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.s }}>
+        <Text variant="headlineSmall" role="heading" aria-level={1} style={{ flexShrink: 1 }}>
+          {longDay(data.today)}
+        </Text>
+        <Action kind="quiet" label="Run a group" onPress={() => router.push('/group-run')} testID="run-group" />
+      </View>
       <Panes weights={[3, 2]}>
         <View style={{ gap: SPACE.xl }}>
           <Section title="Next lesson">

@@ -61,7 +61,7 @@ export const RIGHTS = rights({
   seePlan: { does: 'Read the plan', reach: { ...coaches, ...family } },
   changePlan: { does: 'Make and assign plans', reach: coaches },
   seeProgress: { does: 'Read speeds, gates and load', reach: { ...coaches, ...family } },
-  useDevices: { does: 'Connect measuring devices', reach: coaches },
+  useDevices: { does: 'Connect measuring devices', reach: { ...coaches, station: 'groups' } },
 });
 
 export type RightName = keyof typeof RIGHTS;

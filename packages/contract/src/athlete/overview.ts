@@ -24,7 +24,18 @@ export type Chain = readonly LinkState[];
 export interface TimelineEntry {
   readonly on: IsoDate;
   readonly kind:
-    'observation' | 'body' | 'consent' | 'diagnosis' | 'focus' | 'plan' | 'session' | 'move' | 'pain' | 'outing' | 'clearance';
+    | 'observation'
+    | 'body'
+    | 'consent'
+    | 'diagnosis'
+    | 'focus'
+    | 'plan'
+    | 'session'
+    | 'move'
+    | 'pain'
+    | 'outing'
+    | 'clearance'
+    | 'note';
   readonly text: string;
 }
 
@@ -83,6 +94,10 @@ export interface MeasuredOn {
 
 /** What whoever runs a session needs to know, and no more. */
 export interface AthleteWork {
+  /** Day of the last throw before today, anywhere; null when none of the last year is known. */
+  readonly lastThrow: IsoDate | null;
+  /** Speeds of the last eight weeks at full effort, mph, newest first: what a radar's readings are held against. */
+  readonly speeds: readonly number[];
   readonly id: string;
   readonly athlete: AthleteProfile & { readonly name: string };
   readonly age: number;

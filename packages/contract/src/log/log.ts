@@ -1,10 +1,12 @@
 /** The log of sessions as it is sent and answered. */
 import { JUDGEMENTS, RUNGS } from '@wrightonic/core';
-import type { IsoDate, Judgement, Rung, Workload } from '@wrightonic/core';
+import type { IsoDate, Judgement, Readiness, Rung, Workload } from '@wrightonic/core';
 import Joi from 'joi';
 import { painReportSchema } from '../load/load';
 import type { RungMove } from '../focus/focus';
 import type { ToldPain } from '../load/load';
+import { thrownAsKeys } from '../radar/guns';
+import type { ThrownAs } from '../radar/guns';
 import type { AssignmentRecord } from '../plan/plans';
 import { instant, isoDate, listOf, objectOf, oneOf, text, uuid } from '../schema/schema';
 
@@ -15,12 +17,20 @@ export interface NewSession {
   readonly at?: string;
   /** Every site that hurts before the start; empty when nothing does. Sent again with more, it is added. */
   readonly painBefore: readonly ToldPain[];
+  /** What the athlete says of the day; left out where nobody asked. */
+  readonly readiness?: Readiness;
 }
+const readinessSchema = objectOf<Readiness>({
+  soreness: Joi.number().integer().min(0).max(10).required(),
+  sleepH: Joi.number().min(0).max(24).allow(null).required(),
+  warm: Joi.boolean().required(),
+});
 export const newSessionSchema = objectOf<NewSession>({
   on: isoDate().required(),
   assignment: uuid().allow(null).required(),
   at: instant(),
   painBefore: listOf(painReportSchema, 20).required(),
+  readiness: readinessSchema,
 });
 
 export { JUDGEMENTS };
@@ -53,7 +63,9 @@ export type LogEntry =
       readonly moment: 'during' | 'after';
       readonly pain: ToldPain;
     }
-  | {
+  /** A word of whoever runs the session, for the coaches. */
+  | { readonly type: 'note'; readonly id: string; readonly at: string; readonly text: string }
+  | ({
       readonly type: 'reading';
       readonly id: string;
       readonly at: string;
@@ -64,7 +76,7 @@ export type LogEntry =
       readonly setting: 'mound' | 'drill' | 'flat';
       /** The rep that was measured; without one it is found by the clock. */
       readonly rep?: string | null;
-    };
+    } & ThrownAs);
 
 const entryBase = { id: uuid().required(), at: instant().required() };
 const entryType = (type: LogEntry['type']) => Joi.string().valid(type).required();
@@ -90,6 +102,7 @@ const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
     moment: oneOf(['during', 'after'] as const).required(),
     pain: painReportSchema.required(),
   }),
+  note: Joi.object({ ...entryBase, type: entryType('note'), text: text(500).required() }),
   reading: Joi.object({
     ...entryBase,
     type: entryType('reading'),
@@ -99,6 +112,7 @@ const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
     gun: text(40).required(),
     setting: oneOf(['mound', 'drill', 'flat'] as const).required(),
     rep: uuid().allow(null),
+    ...thrownAsKeys,
   }),
 };
 const ENTRY_TYPES = Object.keys(ENTRY_SCHEMAS) as LogEntry['type'][];
@@ -133,6 +147,8 @@ export interface SessionRecord {
   readonly finished: boolean;
   /** Dry work only: why, or null when balls may fly. */
   readonly dryOnly: string | null;
+  /** What the athlete said before it, or null. */
+  readonly readiness: Readiness | null;
   readonly tallies: readonly DrillTally[];
   readonly workload: Workload;
   readonly verdicts: readonly RungMove[];

@@ -37,10 +37,13 @@ export function undoOf(entry: LoggedRep | LoggedReading, marks: readonly LoggedM
   return { undone: true, slip: Date.parse(undo.at) - Date.parse(entry.at) <= MIS_TAP_MS };
 }
 
+/** Said in place of a cheat that was tapped by mistake: there was none. */
+export const NO_CHEAT = 'none';
+
 export function cheatOf(rep: LoggedRep, marks: readonly LoggedMark[]): string | null {
   if (marks.length === 0) return null;
   const newest = marksOn(rep, marks)
     .filter((mark) => mark.kind === 'cheat')
     .pop();
-  return newest?.kind === 'cheat' ? newest.cheat : null;
+  return newest?.kind === 'cheat' && newest.cheat !== NO_CHEAT ? newest.cheat : null;
 }

@@ -12,6 +12,8 @@ export interface SpeedReading {
 
 const KMH_PER_MPH = 1.609344;
 export const FULL_EFFORT = 90;
+/** Share of the speed that one percent of effort is worth, above the knee of the effort curve. Provenance `house`. */
+export const SPEED_PER_EFFORT = 0.006;
 
 /** @returns miles per hour */
 export const toMph = (reading: { speed: number; unit: 'mph' | 'km/h' }): number =>

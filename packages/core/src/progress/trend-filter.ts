@@ -4,6 +4,7 @@ import { daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { advance, cloneBelief, observe } from './kalman';
 import type { Belief, FilterStep } from './kalman';
+import { SPEED_PER_EFFORT } from './spread';
 
 /** Priors, mph and days. Provenance `house`. */
 const PRIOR = {
@@ -13,7 +14,7 @@ const PRIOR = {
   gunOffsetSd: 1.5,
   pairSd: 0.6,
   /** Change of speed with effort, share per percent. */
-  effortShare: 0.006,
+  effortShare: SPEED_PER_EFFORT,
   effortShareSd: 0.003,
   setting: { flat: { mean: -1, sd: 1.2 }, drill: { mean: -4, sd: 3 } },
 } as const;

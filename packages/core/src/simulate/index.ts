@@ -10,4 +10,5 @@ export * from './link-figure';
 export * from './log';
 export * from './simulate';
 export * from './plan-request';
+export * from './radar';
 export * from './film-trial';

@@ -7,6 +7,7 @@ import { library } from './library';
 import { log } from './log';
 import { people } from './people';
 import { plans } from './plans';
+import { run } from './run';
 import { seeing } from './seeing';
 import { standing } from './standing';
 import { words } from './words';
@@ -25,4 +26,5 @@ export const MIGRATIONS: readonly Migration[] = [
   words,
   standing,
   lean,
+  run,
 ];

@@ -25,12 +25,13 @@ export interface KnownEntries {
   readonly reading: ReadonlyMap<string, KnownThrow>;
   readonly mark: ReadonlyMap<string, Known>;
   readonly pain: ReadonlyMap<string, Known>;
+  readonly note: ReadonlyMap<string, Known>;
 }
 
 const NONE: ReadonlyMap<string, never> = new Map<string, never>();
 
 /** Where none of the ids is there yet. */
-export const NOTHING_KNOWN: KnownEntries = { rep: NONE, reading: NONE, mark: NONE, pain: NONE };
+export const NOTHING_KNOWN: KnownEntries = { rep: NONE, reading: NONE, mark: NONE, pain: NONE, note: NONE };
 
 /** What is known of the ids that a batch names, its own and those it speaks of. */
 export async function knownOf(ctx: Context, entries: readonly LogEntry[]): Promise<KnownEntries> {
@@ -69,6 +70,11 @@ export async function knownOf(ctx: Context, entries: readonly LogEntry[]): Promi
     pain: await find(
       'pain_reports',
       ids((e) => (e.type === 'pain' ? [e.id] : [])),
+      [],
+    ),
+    note: await find(
+      'session_notes',
+      ids((e) => (e.type === 'note' ? [e.id] : [])),
       [],
     ),
   };

@@ -1,6 +1,16 @@
 /** Looks at entries as they come in: what is kept, under which instant and day, and what is refused one by one. */
 import type { AthleteRecord, EntryResult, LogEntry } from '@wrightonic/contract';
-import { drillById, hasDrill, instantOf, isCheat, isCopy, isFromFuture, isRungFor, isThrowingDrill } from '@wrightonic/core';
+import {
+  drillById,
+  hasDrill,
+  instantOf,
+  isCheat,
+  isCopy,
+  isFromFuture,
+  isRungFor,
+  isThrowingDrill,
+  NO_CHEAT,
+} from '@wrightonic/core';
 import type { IsoDate, Judgement, Rung } from '@wrightonic/core';
 import type { Context } from '../context';
 import { dayIn, instantIn, spanOf } from '../time';
@@ -39,6 +49,7 @@ export interface Received {
   readonly readings: readonly Row[];
   readonly marks: readonly Row[];
   readonly pains: readonly Row[];
+  readonly notes: readonly Row[];
   /** Entries that are not kept, with the reason. */
   readonly refused: ReadonlyMap<string, EntryResult>;
   /** Days whose entries are to be judged anew. */
@@ -94,7 +105,8 @@ function whyNot(setting: Setting, entry: LogEntry, device: number, bornAt: numbe
     const rungFits = copy ? isRungFor(drill, entry.rung) : drill.rungs.includes(entry.rung);
     if (!rungFits) return `${drill.name} is not done on rung ${entry.rung}.`;
   }
-  if (entry.type === 'cheat' && !isCheat(entry.cheat)) return `“${entry.cheat}” is not a way round that any drill lists.`;
+  if (entry.type === 'cheat' && entry.cheat !== NO_CHEAT && !isCheat(entry.cheat))
+    return `“${entry.cheat}” is not a way round that any drill lists.`;
   if (entry.type === 'cheat' || entry.type === 'undo') return wrongTarget(setting, entry.rep);
   if (entry.type === 'reading' && typeof entry.rep === 'string') {
     const target = setting.known.rep.get(entry.rep);
@@ -110,11 +122,12 @@ export function receive(setting: Setting, entries: readonly LogEntry[]): Receive
   const { start, end } = spanOf(zone, session.on_date);
   const bornAt = instantIn(zone, athlete.birthDate).getTime();
   const now = ctx.now.getTime();
-  const received: { reps: NewRep[] } & { [K in 'readings' | 'marks' | 'pains']: Row[] } = {
+  const received: { reps: NewRep[] } & { [K in 'readings' | 'marks' | 'pains' | 'notes']: Row[] } = {
     reps: [],
     readings: [],
     marks: [],
     pains: [],
+    notes: [],
   };
   const refused = new Map<string, EntryResult>();
   const days = new Set<IsoDate>();
@@ -176,12 +189,17 @@ export function receive(setting: Setting, entries: readonly LogEntry[]): Receive
         gun: entry.gun,
         setting: entry.setting,
         rep_id: entry.rep ?? null,
+        pitch: entry.pitch ?? null,
+        ball_g: entry.ballG ?? null,
+        distance_m: entry.distanceM ?? null,
+        surface: entry.surface ?? null,
       });
     } else if (entry.type === 'pain') {
       days.add(on);
       const { site, score, signs } = entry.pain;
       received.pains.push({ ...base, on_date: on, moment: entry.moment, site, score, signs: JSON.stringify(signs ?? []) });
-    } else {
+    } else if (entry.type === 'note') received.notes.push({ ...base, on_date: on, text: entry.text });
+    else {
       marked.push(entry.rep);
       received.marks.push({ ...base, kind: entry.type, rep_id: entry.rep, cheat: entry.type === 'cheat' ? entry.cheat : null });
     }

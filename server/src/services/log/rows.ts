@@ -6,6 +6,7 @@ import type {
   LoggedReading,
   LoggedRep,
   LoggedSession,
+  Readiness,
   FindingId,
   IsoDate,
   Rung,
@@ -65,6 +66,7 @@ export interface SessionRow {
   started_at: Date | null;
   finished_at: Date | null;
   author_id: string | null;
+  readiness: Readiness | null;
 }
 
 /** Kit as it is kept: by commas, null where nobody told. */

@@ -91,6 +91,7 @@ export async function recordOf(
     assignment: assignment ? toAssignment(ctx, assignment) : null,
     finished: row.finished_at !== null,
     dryOnly: dryOnly(workload),
+    readiness: row.readiness,
     ...(await summaryOf(ctx, row.id, measured)),
     workload,
     verdicts: verdicts.map(toMove),

@@ -91,8 +91,13 @@ export async function putSession(ctx: Context, athleteId: string, id: string, gi
         on_date: given.on,
         started_at: at,
         author_id: ctx.user.id,
+        readiness: given.readiness ? JSON.stringify(given.readiness) : null,
       });
-    }
+    } else if (given.readiness)
+      await tenant
+        .from('work_sessions')
+        .where('id', id)
+        .update({ readiness: JSON.stringify(given.readiness) });
     const pains = painRows(inside, athleteId, id, given.on, at, given.painBefore);
     await tenant.insertOnce('pain_reports', pains);
     const ended = await endEarlier(inside, athleteId, given.on);
@@ -148,6 +153,7 @@ export async function logEntries(
     await tenant.insertNew('reps', received.reps);
     await tenant.insertNew('readings', received.readings);
     await tenant.insertNew('rep_marks', received.marks);
+    await tenant.insertNew('session_notes', received.notes);
     const targets = received.marked.flatMap((id) => known.rep.get(id) ?? known.reading.get(id) ?? []);
     // A mark that was waiting for a rep is found with its day.
     const from = earliest([...received.days, ...targets.map((t) => t.on_date)]) ?? session.on_date;

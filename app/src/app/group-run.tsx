@@ -1,0 +1,1 @@
+export { GroupScreen as default } from '../features/run/group/GroupScreen';

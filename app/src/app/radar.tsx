@@ -1,0 +1,1 @@
+export { RadarStandIn as default } from '../features/run/radar/RadarStandIn';
