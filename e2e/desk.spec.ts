@@ -9,6 +9,6 @@ test('keys do what the sheet says', async ({ page }) => {
   await expect(page.getByText('the places in the rail')).toHaveCount(0);
   await page.keyboard.press('2');
   await expect(page.getByRole('heading', { name: 'Athletes' })).toBeVisible();
-  await page.getByPlaceholder('Search by name').fill('3');
+  await page.getByLabel('Search by name').fill('3');
   await expect(page.getByRole('heading', { name: 'Athletes' })).toBeVisible();
 });

@@ -27,13 +27,13 @@ test('a list with faults: seen first, mended by a choice, brought in, and taken 
   await expect(page.getByTestId('import-done')).toContainText('2 athletes came in');
 
   await page.goto('/athletes');
-  await page.getByPlaceholder('Search by name').fill(`lindquay`);
+  await page.getByLabel('Search by name').fill(`lindquay`);
   await expect(page.getByTestId(`athlete-Zoë Lindquay ${mark}`)).toBeVisible();
 
   await page.goto('/desk/import');
   await page.getByTestId('undo-import').first().click();
   await expect(page.getByTestId('undo-import')).toHaveCount(0);
   await page.goto('/athletes');
-  await page.getByPlaceholder('Search by name').fill(`lindquay ${mark}`);
+  await page.getByLabel('Search by name').fill(`lindquay ${mark}`);
   await expect(page.getByText('Nobody fits')).toBeVisible();
 });

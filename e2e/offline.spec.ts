@@ -1,4 +1,5 @@
 /** The cage has no signal: the app is opened there, worked with, and sends everything when it is back. */
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -150,6 +151,99 @@ test('a browser that is started without a network opens the day, runs a session,
   await later.context.setOffline(false);
   await expect(later.page.getByTestId('connection')).toBeHidden({ timeout: 30_000 });
   await expect.poll(async () => (await repsOf(later.context, id)) - before).toBe(5);
+});
+
+/** Eight made-up athletes in a group of their own. @returns their ids by name */
+async function groupOfEight(context: BrowserContext): Promise<ReadonlyMap<string, string>> {
+  const ids = new Map<string, string>();
+  for (let n = 1; n <= 8; n++) {
+    const [id, name] = [randomUUID(), `Line Number${n} ${Date.now()}`];
+    const put = await context.request.put(`/api/athletes/${id}`, {
+      data: {
+        name,
+        discipline: 'overhand',
+        throws: n % 3 === 0 ? 'L' : 'R',
+        birthDate: '2010-03-14',
+        heightM: 1.78,
+        massKg: 70,
+        level: 'high-school',
+        season: 'off',
+        availability: [],
+        equipment: ['strap'],
+        partner: false,
+        schools: {},
+      },
+    });
+    expect(put.status()).toBe(200);
+    ids.set(name, id);
+  }
+  const group = await context.request.put(`/api/groups/${randomUUID()}`, {
+    data: { name: 'Line of eight', athletes: [...ids.values()] },
+  });
+  expect(group.status()).toBe(200);
+  return ids;
+}
+
+test('a line of eight is run without a network, the browser killed in between, and every rep arrives once', async ({
+  baseURL,
+}) => {
+  test.setTimeout(240_000);
+  const first = await start(baseURL!);
+  const answer = await first.context.request.post('/api/sign-in', { data: { signIn: COACH.name, password: COACH.password } });
+  expect(answer.status()).toBe(200);
+  const athletes = await groupOfEight(first.context);
+  await first.page.goto('/');
+  await expect(nav(first.page)).toBeVisible();
+  await first.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  const keptOfEight = async () =>
+    (await keptAddresses(first.page)).filter((key) => [...athletes.values()].some((id) => key.includes(`/athletes/${id}/work`)))
+      .length;
+  await expect.poll(keptOfEight, { timeout: 60_000 }).toBe(8);
+
+  const { context, page } = await start(baseURL!);
+  await context.setOffline(true);
+  await page.goto('/group-run');
+  await page.getByTestId('group-Line of eight').click();
+  await page.getByTestId('gather').click();
+  // One of them hurts: throws are closed to that one, and to nobody else.
+  const [hurt] = [...athletes.keys()];
+  await page.getByTestId(`hurts-${hurt}`).click();
+  await page.getByTestId('something-hurts').click();
+  await page.getByTestId('pain-elbow').click();
+  await page.getByTestId('pain-score-2').click();
+  await page.getByTestId('report-pain').click();
+  await page.getByTestId('group-start').click();
+  await page.getByTestId('other-drill').click();
+  await page.getByTestId('pick-drill').fill('Knee gate');
+  await page.getByTestId('drill-knee-gate').click();
+  await expect(page.getByTestId(`line-${hurt}`)).toContainText('elbow');
+  const taps = async (on: Page, count: number) => {
+    for (let n = 0; n < count; n++) await on.getByTestId(n % 5 === 4 ? 'rep-off' : 'rep-good').click();
+  };
+  await taps(page, 30);
+  await page.getByTestId('undo').click();
+  await page.getByTestId('skip').click();
+  await expect(page.getByTestId('connection')).toContainText('of 8 athletes');
+
+  // The browser is killed; the line stands as it was.
+  const later = await start(baseURL!);
+  await later.context.setOffline(true);
+  await later.page.goto('/group-run');
+  await expect(later.page.getByTestId('front')).toBeVisible();
+  await taps(later.page, 10);
+  await later.context.setOffline(false);
+  await expect(later.page.getByTestId('connection')).toBeHidden({ timeout: 60_000 });
+  await expect
+    .poll(async () => {
+      const reps = await Promise.all([...athletes.values()].map((id) => repsOf(later.context, id)));
+      return reps.reduce((sum, n) => sum + n, 0);
+    })
+    .toBe(39);
+  // A turn for each: nobody had more than one rep more than another, and the hurt one none.
+  const each = await Promise.all([...athletes].map(async ([name, id]) => [name, await repsOf(later.context, id)] as const));
+  expect(new Map(each).get(hurt!)).toBe(0);
+  const others = each.filter(([name]) => name !== hurt).map(([, n]) => n);
+  expect(Math.max(...others) - Math.min(...others)).toBeLessThanOrEqual(2);
 });
 
 test('whoever signs out leaves nothing on the device that they were answered', async ({ baseURL }) => {

@@ -172,7 +172,7 @@ test('an athlete is erased only by an owner who types the name, and is gone ever
   await page.getByTestId('erase-name').fill(name);
   await page.getByTestId('erase').click();
   await expect(page.getByRole('heading', { name: 'Athletes' })).toBeVisible();
-  await page.getByPlaceholder('Search by name').fill(name);
+  await page.getByLabel('Search by name').fill(name);
   await expect(page.getByText('Nobody fits')).toBeVisible();
   await page.goto(athlete);
   await expect(page.getByText('There is no such athlete')).toBeVisible();

@@ -1,3 +1,4 @@
+import { violationsOf } from './accessible';
 import { COACH, signIn } from './steps';
 import { expect, test } from './test';
 
@@ -13,14 +14,41 @@ const CLOSED: Record<keyof typeof PEOPLE, RegExp> = {
   owner: /^$/,
   instructor: /desk\/(settings|bands)$/,
   station:
-    /^\/athletes\/(new|[^/]+(\/(intake|family|record|body|check|look|what|plan|numbers))?)$|my-delivery|my-numbers|desk\/(settings|bands|people|groups|import|audit)$/,
-  athlete: /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what))?$|desk\/(settings|bands|people|groups|import|audit)$/,
-  guardian: /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what))?$|desk\/(settings|bands|people|groups|import|audit)$/,
+    /^\/athletes\/(new|[^/]+(\/(intake|family|record|body|check|look|what|causes|what-if|plan|numbers|film|compare))?)$|my-delivery|my-numbers|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
+  athlete:
+    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
+  guardian:
+    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
 };
 
+/** What axe reads: between the two every screen. */
+const READ: Partial<Record<string, RegExp>> = { owner: /./, athlete: /^\/(my-.*)?$/ };
+const OF_ATHLETE = [
+  '',
+  'intake',
+  'family',
+  'record',
+  'body',
+  'check',
+  'film',
+  'compare',
+  'look',
+  'what',
+  'causes',
+  'what-if',
+].concat('plan', 'numbers', 'run');
+
 for (const role of Object.keys(PEOPLE) as (keyof typeof PEOPLE)[])
-  test(`as ${role}, every screen opens or says that it is not theirs`, async ({ page, browser, baseURL }) => {
+  test(`as ${role}, every screen opens or says that it is not theirs${READ[role] ? ', and axe has nothing to say' : ''}`, async ({
+    page,
+    browser,
+    baseURL,
+  }) => {
+    test.setTimeout(240_000);
     const errors: string[] = [];
+    const violations: string[] = [];
+    const titles = new Set<string>();
+    let before = '';
     const coach = await browser.newPage({ baseURL: baseURL! });
     await signIn(coach);
     const { rows } = (await (await coach.request.get('/api/athletes?search=tavi')).json()) as { rows: { id: string }[] };
@@ -29,22 +57,31 @@ for (const role of Object.keys(PEOPLE) as (keyof typeof PEOPLE)[])
     page.on('pageerror', (error) => errors.push(error.message));
     await signIn(page, PEOPLE[role]);
     const paths = [
+      '/',
+      ...(role === 'athlete' ? ['/my-delivery', '/my-numbers', '/my-run'] : []),
       '/athletes',
       '/athletes/new',
-      ...['', '/intake', '/family', '/record', '/body', '/check', '/look', '/what', '/plan', '/numbers', '/run'].map(
-        (p) => `/athletes/${tavi}${p}`,
-      ),
+      '/group-run',
+      ...OF_ATHLETE.map((p) => `/athletes/${tavi}${p && `/${p}`}`),
       '/drills',
       '/desk',
-      ...['account', 'settings', 'bands', 'people', 'groups', 'import', 'audit'].map((p) => `/desk/${p}`),
+      ...['account', 'settings', 'bands', 'findings', 'people', 'groups', 'guns', 'import', 'audit'].map((p) => `/desk/${p}`),
     ];
     for (const path of paths) {
       await page.goto(path);
+      // The page is another one: no two are called alike.
+      await expect.poll(async () => (await page.title()) !== before && (await page.title()).endsWith(' · Wrightonic')).toBe(true);
+      before = await page.title();
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       await expect(page.getByRole('progressbar')).toHaveCount(0);
       const closed = CLOSED[role].test(path);
       await expect(page.getByText('This is not yours to see')).toHaveCount(closed ? 1 : 0);
       if (!closed) await expect(page.locator('body')).not.toContainText('you are signed in as');
+      titles.add(before);
+      if (READ[role]?.test(path)) violations.push(...(await violationsOf(page)));
     }
+    expect(violations).toEqual([]);
+    expect(titles.size).toBe(paths.length);
     await page.goto('/nowhere/at/all');
     await expect(page.getByText('There is nothing here')).toBeVisible();
     expect(errors).toEqual([]);

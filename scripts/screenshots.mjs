@@ -36,6 +36,7 @@ const VIEWS = [
   ['plan', 'coach', '@juna/plan', PHONE, 'light', []],
   ['plan-wide-dark', 'coach', '@juna/plan', DESK, 'dark', []],
   ['run', 'coach', '@tavi/run', PHONE, 'light', ['nothing-hurts', 'rep-good', 'rep-good', 'rep-off']],
+  ['line', 'coach', 'group-run', PHONE, 'light', ['group-Evening barn', 'gather', 'group-start', 'rep-good', 'rep-off']],
   ['numbers', 'coach', '@tavi/numbers', PHONE, 'dark', []],
   ['drills-wide', 'coach', 'drills', DESK, 'light', ['text=Wall hip fall']],
   ['my-day', 'tavi', '', PHONE, 'light', []],

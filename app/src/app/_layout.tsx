@@ -1,7 +1,7 @@
 import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import type { ReactNode } from 'react';
-import { useColorScheme } from 'react-native';
+import { useColorScheme, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
@@ -22,10 +22,23 @@ import { Action, Blank, Loading } from '../ui/controls';
 import { Screen } from '../ui/layout';
 import { themeFor } from '../ui/theme';
 
+/** A page without the frame: all of it is the page's main part. */
+const Alone = ({ children }: { readonly children: ReactNode }) => (
+  <View role="main" style={{ flex: 1 }}>
+    {children}
+  </View>
+);
+
 /** Invitations and the stand-in device need no sign-in; everything else waits for one. */
 function Entry() {
   const here = usePathname();
-  return OPEN_SCREENS.includes(here) ? <Slot /> : <Gate />;
+  return OPEN_SCREENS.includes(here) ? (
+    <Alone>
+      <Slot />
+    </Alone>
+  ) : (
+    <Gate />
+  );
 }
 
 function Gate() {
@@ -49,7 +62,12 @@ function Gate() {
     };
   }, [user, dispatch]);
   useReconnecting(user !== undefined);
-  if (left) return <SignIn />;
+  if (left)
+    return (
+      <Alone>
+        <SignIn />
+      </Alone>
+    );
   // Somebody else has signed in, here or in another tab: nothing of the one before is shown to them.
   if (isLoading || (user && whose && user !== whose)) return <Loading />;
   if (me)
@@ -58,14 +76,21 @@ function Gate() {
         <Shell me={me} />
       </Tongue>
     );
-  if ((error as { status?: number } | undefined)?.status === 401) return <SignIn />;
+  if ((error as { status?: number } | undefined)?.status === 401)
+    return (
+      <Alone>
+        <SignIn />
+      </Alone>
+    );
   const problem = problemOf(error);
   return (
-    <Screen width={520}>
-      <Blank title={problem.title} action={<Action label="Try again" onPress={() => void refetch()} />}>
-        {problem.detail}
-      </Blank>
-    </Screen>
+    <Alone>
+      <Screen width={520}>
+        <Blank page title={problem.title} action={<Action label="Try again" onPress={() => void refetch()} />}>
+          {problem.detail}
+        </Blank>
+      </Screen>
+    </Alone>
   );
 }
 

@@ -140,7 +140,7 @@ describe('the roster', () => {
   it('has a next step when nobody is there, and another when nobody fits', async () => {
     openPage(<AthletesScreen />, { '/api/me': ME, '/api/groups': [] }, { rows: [], next: null });
     expect(await screen.findByText('No athletes yet')).toBeTruthy();
-    fireEvent.changeText(screen.getByPlaceholderText('Search by name'), 'zz');
+    fireEvent.changeText(screen.getByLabelText('Search by name'), 'zz');
     expect(await screen.findByText('Nobody fits')).toBeTruthy();
   });
 });

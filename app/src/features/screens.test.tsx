@@ -295,7 +295,7 @@ describe('Plan, Numbers, My day, Drills', () => {
     expect(daysBetween(today, plan.sessions[0]!.date)).toBe(0);
     fireEvent.press(screen.getByText('Mon 4 May'));
     const item = plan.sessions[0]!.items.find((i) => i.role === 'main')!;
-    fireEvent.press(screen.getAllByLabelText(new RegExp(`${item.sets} × ${item.reps}`))[0]!);
+    fireEvent.press(screen.getAllByRole('button', { name: new RegExp(`${item.sets} × ${item.reps}`) })[0]!);
     expect(screen.getByText('Why now')).toBeTruthy();
   });
 
@@ -313,10 +313,10 @@ describe('Plan, Numbers, My day, Drills', () => {
 
   it('finds a drill by what it mends', async () => {
     await show(<DrillsScreen />, {});
-    fireEvent.changeText(screen.getByPlaceholderText('A drill, or what it should mend'), 'stops after the lift');
+    fireEvent.changeText(screen.getByLabelText('A drill, or what it should mend'), 'stops after the lift');
     expect(await screen.findByText('Strap lower')).toBeTruthy();
     expect(screen.queryByText('Ankle wall rock')).toBeNull();
-    fireEvent.changeText(screen.getByPlaceholderText('A drill, or what it should mend'), 'zzz');
+    fireEvent.changeText(screen.getByLabelText('A drill, or what it should mend'), 'zzz');
     expect(await screen.findByText('No drill fits')).toBeTruthy();
   });
 });

@@ -30,7 +30,7 @@ export const AthleteLine = memo(function AthleteLine({
   const palette = usePalette();
   const say = useVocabulary();
   return (
-    <LinkRow label={row.name} onPress={() => onOpen(row.id)} testID={`athlete-${row.name}`}>
+    <LinkRow onPress={() => onOpen(row.id)} testID={`athlete-${row.name}`}>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s, alignItems: 'baseline' }}>
         <Text variant="titleMedium" numberOfLines={1} style={{ flexShrink: 1 }}>
           {row.name}

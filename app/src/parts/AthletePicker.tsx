@@ -1,11 +1,12 @@
 import type { NamedId } from '@wrightonic/contract';
 import { useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api } from '../data/api';
 import { Choice } from '../ui/controls';
 import { Row } from '../ui/layout';
 import { SPACE } from '../ui/theme';
+import { Field } from '../ui/Field';
 
 const SHOWN = 8;
 
@@ -30,7 +31,7 @@ export function AthletePicker({
     onChange(has(row.id) ? chosen.filter((c) => c.id !== row.id) : most === 1 ? [row] : [...chosen, row].slice(0, most));
   return (
     <View style={{ gap: SPACE.s }}>
-      <TextInput mode="outlined" label={label} value={search} onChangeText={setSearch} testID="pick-athlete" />
+      <Field label={label} value={search} onChangeText={setSearch} testID="pick-athlete" />
       <Row>
         {[...chosen, ...found].map((row) => (
           <Choice

@@ -1,7 +1,7 @@
 import type { Me } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../data/api';
 import { clockIn } from '../data/clock';
 import { newId } from '../data/ids';
@@ -10,6 +10,7 @@ import { DateField } from '../ui/DateField';
 import { Row } from '../ui/layout';
 import { readWhole } from '../ui/read-number';
 import { SPACE, usePalette } from '../ui/theme';
+import { Field } from '../ui/Field';
 
 interface LimitProps {
   readonly label: string;
@@ -21,8 +22,7 @@ interface LimitProps {
 /** One of the clearance's numbers; may stay empty. */
 function LimitField({ label, value, onChange, testID }: LimitProps) {
   return (
-    <TextInput
-      mode="outlined"
+    <Field
       label={label}
       value={value}
       onChangeText={onChange}
@@ -68,13 +68,12 @@ function Form({ athlete, me, onDone }: { readonly athlete: string; readonly me: 
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {`Recorded under your name, ${me.name}. Type the clinician’s limits as they were given; the numbers are kept to, the words are shown.`}
       </Text>
-      <TextInput mode="outlined" label="Clinician’s name" value={by} onChangeText={setBy} testID="clearance-by" />
+      <Field label="Clinician’s name" value={by} onChangeText={setBy} testID="clearance-by" />
       <Row style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
         <View style={{ flex: 2 }}>
           <DateField label="Given on" value={date} onChange={setDate} testID="clearance-date" />
         </View>
-        <TextInput
-          mode="outlined"
+        <Field
           label="at"
           value={at}
           onChangeText={setAt}
@@ -86,14 +85,7 @@ function Form({ athlete, me, onDone }: { readonly athlete: string; readonly me: 
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         What was reported before this time is cleared; what is reported after it locks again.
       </Text>
-      <TextInput
-        mode="outlined"
-        label="Limits, word for word"
-        value={limits}
-        onChangeText={setLimits}
-        multiline
-        testID="clearance-limits"
-      />
+      <Field label="Limits, word for word" value={limits} onChangeText={setLimits} multiline testID="clearance-limits" />
       <Row style={{ flexWrap: 'nowrap' }}>
         <LimitField label="Most throws a day" value={mostThrows} onChange={setMostThrows} testID="clearance-throws" />
         <LimitField label="Highest effort, %" value={highestEffort} onChange={setHighestEffort} testID="clearance-effort" />

@@ -1,13 +1,14 @@
 import { CONSENT_KINDS, CONSENT_TEXTS } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../data/api';
 import { newId } from '../data/ids';
 import { Caution, Choice } from '../ui/controls';
 import { Row } from '../ui/layout';
 import { SPACE, usePalette } from '../ui/theme';
 import { plainDay } from '../ui/words';
+import { Field } from '../ui/Field';
 
 /** Consents as they stand, and a way to note a new word. */
 export function Consents({ id, athleteName }: { readonly id: string; readonly athleteName: string }) {
@@ -22,8 +23,7 @@ export function Consents({ id, athleteName }: { readonly id: string; readonly at
   return (
     <View style={{ gap: SPACE.m }}>
       {coach ? (
-        <TextInput
-          mode="outlined"
+        <Field
           label={data.minor ? 'Whose word it is (a parent or guardian)' : 'Whose word it is'}
           value={by}
           onChangeText={setBy}

@@ -2,7 +2,7 @@ import { INVITES, ROLE_NAMES } from '@wrightonic/contract';
 import type { InvitationLink, NamedId, Role } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { problemOf, api } from '../data/api';
 import { newId } from '../data/ids';
 import { Action, Caution, Choice } from '../ui/controls';
@@ -11,6 +11,7 @@ import { QrCode } from '../ui/QrCode';
 import { SPACE, usePalette } from '../ui/theme';
 import { longDay } from '../ui/words';
 import { AthletePicker } from './AthletePicker';
+import { Field } from '../ui/Field';
 
 export const linkFor = (token: string): string => `${window.location.origin}/join#${token}`;
 
@@ -78,7 +79,7 @@ export function InviteForm({
           <Choice key={r} label={ROLE_NAMES[r]} chosen={role === r} onPress={() => setRole(r)} testID={`invite-${r}`} />
         ))}
       </Row>
-      <TextInput mode="outlined" label="Who is it for" value={name} onChangeText={setName} testID="invite-name" />
+      <Field label="Who is it for" value={name} onChangeText={setName} testID="invite-name" />
       {tied && !athlete ? (
         <AthletePicker
           label={role === 'athlete' ? 'Which athlete are they?' : 'Whose guardian are they?'}

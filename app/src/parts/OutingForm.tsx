@@ -2,7 +2,7 @@ import { OUTING_KINDS } from '@wrightonic/contract';
 import type { OutingKind } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../data/api';
 import { newId } from '../data/ids';
 import { Action, Caution, Choice } from '../ui/controls';
@@ -10,6 +10,7 @@ import { DateField } from '../ui/DateField';
 import { Row } from '../ui/layout';
 import { readNumber, readWhole } from '../ui/read-number';
 import { SPACE } from '../ui/theme';
+import { Field } from '../ui/Field';
 
 const KIND_NAMES: Record<OutingKind, string> = { game: 'Game', catch: 'Catch', lesson: 'Other lesson', other: 'Something else' };
 
@@ -34,8 +35,7 @@ function Count({
   readonly testID: string;
 }) {
   return (
-    <TextInput
-      mode="outlined"
+    <Field
       label={label}
       value={value}
       onChangeText={onChange}

@@ -103,7 +103,6 @@ function Item({ item, turns, discipline, throws, age, told, extra }: Planned & S
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={`${drill.name}, ${dose}`}
         onPress={() => setOpen(!open)}
         style={{ flexDirection: 'row', alignItems: 'center', minHeight: TARGET, gap: SPACE.s, paddingVertical: 6 }}
       >

@@ -133,7 +133,6 @@ export function ChainStrip({ chain, discipline, labels, selected, onSelect }: Pr
             <Pressable
               key={link}
               role="button"
-              aria-label={`${linkName(link, discipline)}: ${words}`}
               aria-pressed={selected === link}
               disabled={!onSelect}
               onPress={() => onSelect?.(link)}

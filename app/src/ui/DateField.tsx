@@ -2,11 +2,12 @@ import { readDate } from '@wrightonic/core';
 import type { IsoDate } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Choice } from './controls';
 import { Row } from './layout';
 import { SPACE, usePalette } from './theme';
 import { plainDay } from './words';
+import { Field } from './Field';
 
 interface Props {
   readonly label: string;
@@ -35,7 +36,7 @@ export function DateField({ label, value, onChange, onUnread, testID }: Props) {
   };
   return (
     <View style={{ gap: SPACE.xs }}>
-      <TextInput mode="outlined" label={label} value={text} onChangeText={write} placeholder="14.3.2011" testID={testID} />
+      <Field label={label} value={text} onChangeText={write} placeholder="14.3.2011" testID={testID} />
       {read.kind === 'either' ? (
         <Row>
           {[read.dayFirst, read.monthFirst].map((day) => (

@@ -21,6 +21,7 @@ interface Props {
   readonly aids?: readonly Equipment[];
   /** The part of the body in question: drawn heavier. */
   readonly stress?: BodyPart | null;
+  /** What it shows; empty where it only goes with words that say so already. */
   readonly label: string;
 }
 
@@ -202,7 +203,10 @@ export function Mannequin({
     />
   );
   return (
-    <View role="img" aria-label={label} style={{ width: '100%', alignItems: 'center' }}>
+    <View
+      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+      style={{ width: '100%', alignItems: 'center' }}
+    >
       <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
         <Line x1={8} x2={width - 8} y1={height - 12} y2={height - 12} stroke={palette.line} strokeWidth={2} />
         <Support

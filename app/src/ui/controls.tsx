@@ -66,23 +66,20 @@ export function Choice({ label, chosen, onPress, testID, wide }: ChoiceProps) {
   );
 }
 
-/** A row that opens something. */
+/** A row that opens something; its name is what stands in it. */
 export function LinkRow({
   children,
   onPress,
-  label,
   testID,
 }: {
   readonly children: ReactNode;
   readonly onPress: () => void;
-  readonly label: string;
   readonly testID?: string;
 }) {
   const palette = usePalette();
   return (
     <Pressable
       role="link"
-      aria-label={label}
       onPress={onPress}
       testID={testID}
       style={({ pressed }) => [
@@ -152,17 +149,22 @@ export function Loading({ label = 'Fetching' }: { readonly label?: string }) {
 /** Nothing here yet, or it went wrong: what it is, and the next step. */
 export function Blank({
   title,
+  page = false,
   children,
   action,
 }: {
   readonly title: string;
+  /** It is all that the page has to say: its title is the page's. */
+  readonly page?: boolean;
   readonly children?: ReactNode;
   readonly action?: ReactNode;
 }) {
   const palette = usePalette();
   return (
     <View style={styles.blank}>
-      <Text variant="titleMedium">{title}</Text>
+      <Text variant="titleMedium" {...(page ? { role: 'heading', 'aria-level': 1 } : {})}>
+        {title}
+      </Text>
       {children ? (
         <Text variant="bodyMedium" style={{ color: palette.soft }}>
           {children}

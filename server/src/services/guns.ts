@@ -39,7 +39,7 @@ export async function putGun(ctx: Context, id: string, given: NewGun): Promise<G
         'A gun keeps its name',
         `This one is “${known.name}”, and its readings say so. Retire it and add “${given.name}” as another.`,
       );
-    const same = await tenant.from('guns').where('name', given.name).whereNot('id', id).first('id');
+    const same = (await tenant.from('guns').where('name', given.name).whereNot('id', id).first('id')) as object | undefined;
     if (same) throw wrongField('name', `“${given.name}” is a gun already`);
     await tenant.upsert('guns', {
       id,

@@ -1,12 +1,13 @@
 import { may, PASSWORD_LENGTH, ROLE_NAMES } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { Action, Caution } from '../../ui/controls';
 import { Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { OwnEyePart } from './OwnEyePart';
+import { Field } from '../../ui/Field';
 
 /** One's own account: password, and where one is signed in. */
 export function AccountScreen() {
@@ -36,8 +37,7 @@ export function AccountScreen() {
       </View>
       <Section title="Password">
         <View style={{ gap: SPACE.m }}>
-          <TextInput
-            mode="outlined"
+          <Field
             label="The one you have"
             value={current}
             onChangeText={setCurrent}
@@ -45,8 +45,7 @@ export function AccountScreen() {
             autoComplete="current-password"
             testID="password-current"
           />
-          <TextInput
-            mode="outlined"
+          <Field
             label={`A new one, at least ${PASSWORD_LENGTH} letters`}
             value={next}
             onChangeText={setNext}

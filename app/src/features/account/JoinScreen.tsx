@@ -2,12 +2,13 @@ import { PASSWORD_LENGTH, ROLE_NAMES } from '@wrightonic/contract';
 import type { InvitationFace } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { useAppDispatch } from '../../data/store';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { Field } from '../../ui/Field';
 
 /** The secret of the link: behind the #, so that it is in no log of any server. */
 const tokenOfPage = (): string => (typeof window === 'undefined' ? '' : window.location.hash.slice(1));
@@ -41,9 +42,8 @@ function Form({ face, token }: { readonly face: InvitationFace; readonly token: 
         </View>
         {face.forSignIn ? null : (
           <>
-            <TextInput mode="outlined" label="Your name" value={name} onChangeText={setName} testID="join-name" />
-            <TextInput
-              mode="outlined"
+            <Field label="Your name" value={name} onChangeText={setName} testID="join-name" />
+            <Field
               label="Sign-in name, made up by you"
               value={signIn}
               onChangeText={setSignIn}
@@ -53,8 +53,7 @@ function Form({ face, token }: { readonly face: InvitationFace; readonly token: 
             />
           </>
         )}
-        <TextInput
-          mode="outlined"
+        <Field
           label={`Password, at least ${PASSWORD_LENGTH} letters`}
           value={password}
           onChangeText={setPassword}

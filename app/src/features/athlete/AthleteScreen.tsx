@@ -111,7 +111,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
       <ClearanceLine clearance={data.clearance} today={data.workload.today} />
       {data.archived ? <Caution>Put away: not on the roster. Bring the athlete back under “The record”.</Caution> : null}
       {data.intakeNext !== null && may(me.role, 'changeAthlete') ? (
-        <LinkRow label="Go on with the intake" onPress={() => router.push(`/athletes/${id}/intake`)} testID="go-on-intake">
+        <LinkRow onPress={() => router.push(`/athletes/${id}/intake`)} testID="go-on-intake">
           <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
             Go on with the intake
           </Text>
@@ -178,12 +178,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
           </Section>
           <View>
             {PARTS.filter((part) => may(me.role, part.needs)).map(({ path, name, text }) => (
-              <LinkRow
-                key={path}
-                label={name}
-                onPress={() => router.push(`/athletes/${id}/${path}` as never)}
-                testID={`open-${path}`}
-              >
+              <LinkRow key={path} onPress={() => router.push(`/athletes/${id}/${path}` as never)} testID={`open-${path}`}>
                 <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
                   {name}
                 </Text>

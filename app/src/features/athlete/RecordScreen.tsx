@@ -2,12 +2,13 @@ import { may } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { download } from '../../ui/files';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { Field } from '../../ui/Field';
 
 function Erase({ id, name }: { readonly id: string; readonly name: string }) {
   const router = useRouter();
@@ -27,7 +28,7 @@ function Erase({ id, name }: { readonly id: string; readonly name: string }) {
           preview.signIns.length > 0 ? `, and the sign-ins ${preview.signIns.join(', ')}` : ''
         }. To keep a copy, export first.`}
       </Caution>
-      <TextInput mode="outlined" label={`Type “${name}” to erase`} value={typed} onChangeText={setTyped} testID="erase-name" />
+      <Field label={`Type “${name}” to erase`} value={typed} onChangeText={setTyped} testID="erase-name" />
       {erasing.error ? <Caution>{problemOf(erasing.error).detail}</Caution> : null}
       <Action
         label={`Erase ${name} for good`}

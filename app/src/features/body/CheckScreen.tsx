@@ -4,7 +4,7 @@ import type { AthleteProfile, BodyTest, TestStep } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { PainCheck } from '../../parts/PainCheck';
 import { Mannequin } from '../../ui/Mannequin';
@@ -19,6 +19,7 @@ import { Reader } from './readers';
 import { sendTo } from '../../data/channel';
 import { useCheck } from './use-check';
 import { useTilt } from './use-tilt';
+import { Field } from '../../ui/Field';
 
 const ASK_EVERY_MS = 2000;
 
@@ -106,7 +107,7 @@ function Check({
       footer={
         panel === 'note' ? (
           <View style={{ gap: SPACE.s }}>
-            <TextInput mode="outlined" label="A word on this test" value={words} onChangeText={setWords} multiline />
+            <Field label="A word on this test" value={words} onChangeText={setWords} multiline />
             <Row>
               <Action
                 label="Keep the note"
@@ -220,6 +221,7 @@ export function CheckScreen({ id }: { readonly id: string }) {
     return (
       <Screen width={520}>
         <Blank
+          page
           title="No check is under way"
           action={<Action label="To the body" onPress={() => router.replace(`/athletes/${id}/body`)} />}
         >

@@ -59,7 +59,6 @@ export function TestRow({
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={body.name}
         onPress={() => setOpen(!open)}
         testID={`test-${test}`}
         style={{ minHeight: TARGET + 8, justifyContent: 'center', paddingVertical: SPACE.xs, gap: 2 }}

@@ -15,6 +15,7 @@ import { SPACE, usePalette } from '../../ui/theme';
 const PARTS: readonly { readonly path: string; readonly name: string; readonly text: string; readonly needs: RightName }[] = [
   { path: '/desk/people', name: 'People', text: 'Sign-ins, roles, invitations', needs: 'seePeople' },
   { path: '/desk/groups', name: 'Groups', text: 'For lessons, stations and camps', needs: 'changeGroups' },
+  { path: '/desk/guns', name: 'Radar guns', text: 'Where each stands, and what it reads too much', needs: 'changeGroups' },
   { path: '/desk/import', name: 'Bring in a list', text: 'Athletes from a CSV file, with a way back', needs: 'importAthletes' },
   { path: '/desk/audit', name: 'Who did what', text: 'Every change, and to whom', needs: 'seeAudit' },
   { path: '/desk/settings', name: 'Settings', text: 'Units, league limits, schools of thought, words', needs: 'changeSettings' },
@@ -53,12 +54,7 @@ export function DeskScreen() {
       <Panes weights={[3, 2]}>
         <View>
           {PARTS.filter((part) => may(me.role, part.needs)).map((part) => (
-            <LinkRow
-              key={part.path}
-              label={part.name}
-              onPress={() => router.push(part.path as never)}
-              testID={`desk-${part.path.slice(6)}`}
-            >
+            <LinkRow key={part.path} onPress={() => router.push(part.path as never)} testID={`desk-${part.path.slice(6)}`}>
               <Text variant="titleMedium">{part.name}</Text>
               <Text variant="bodySmall" style={{ color: palette.soft }}>
                 {part.text}

@@ -2,13 +2,14 @@ import { CATALOGUE_WORDS, causesOf, consequencesOf, FINDINGS, LINKS } from '@wri
 import type { AcademyNumbers, Finding, FindingId } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Searchbar, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Choice, LinkRow } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useVocabulary } from '../../ui/vocabulary';
 import { AREAS, numbersOf } from './FindingDetail';
 import { isOwn } from './own-numbers';
+import { Field } from '../../ui/Field';
 
 const counted = (n: number, word: string): string => `${n === 0 ? 'no' : n} ${word}${n === 1 ? '' : 's'}`;
 
@@ -41,7 +42,7 @@ export function FindingList({
   );
   return (
     <View style={{ gap: SPACE.m }}>
-      <Searchbar placeholder="A finding" value={search} onChangeText={setSearch} testID="findings-search" />
+      <Field inputMode="search" label="A finding" value={search} onChangeText={setSearch} testID="findings-search" />
       <Row>
         {(Object.keys(AREAS) as Finding['area'][]).map((a) => (
           <Choice key={a} label={AREAS[a]} chosen={area === a} onPress={() => setArea(area === a ? null : a)} />
@@ -52,7 +53,7 @@ export function FindingList({
         {found.map((f) => {
           const own = changedOf(f, numbers);
           return (
-            <LinkRow key={f.id} label={say.title(f.id)} onPress={() => onChoose(f.id)} testID={`finding-${f.id}`}>
+            <LinkRow key={f.id} onPress={() => onChoose(f.id)} testID={`finding-${f.id}`}>
               <Text variant="bodyMedium" style={{ fontWeight: f.id === chosen ? '700' : '500' }}>
                 {say.title(f.id)}
               </Text>

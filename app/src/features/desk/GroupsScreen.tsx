@@ -1,13 +1,14 @@
 import type { GroupRow, NamedId } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { problemOf, api } from '../../data/api';
 import { newId } from '../../data/ids';
 import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { AthletePicker } from '../../parts/AthletePicker';
+import { Field } from '../../ui/Field';
 
 function GroupForm({ group, onDone }: { readonly group: GroupRow | null; readonly onDone: () => void }) {
   const [put, { isLoading, error }] = api.usePutGroupMutation();
@@ -25,7 +26,7 @@ function GroupForm({ group, onDone }: { readonly group: GroupRow | null; readonl
   };
   return (
     <View style={{ gap: SPACE.m }}>
-      <TextInput mode="outlined" label="Name of the group" value={name} onChangeText={setName} testID="group-name" />
+      <Field label="Name of the group" value={name} onChangeText={setName} testID="group-name" />
       <AthletePicker label="Who is in it" chosen={athletes} most={500} onChange={setAthletes} />
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Row>
@@ -66,7 +67,7 @@ export function GroupsScreen() {
             <GroupForm group={group} onDone={() => setOpen(null)} />
           </Section>
         ) : (
-          <LinkRow key={group.id} label={group.name} onPress={() => setOpen(group.id)}>
+          <LinkRow key={group.id} onPress={() => setOpen(group.id)}>
             <Text variant="titleMedium">{group.name}</Text>
             <Text variant="bodySmall" style={{ color: palette.soft }} numberOfLines={1}>
               {group.athletes.length === 0

@@ -2,13 +2,14 @@ import type { OwnFindingRecord } from '@wrightonic/contract';
 import type { Finding, FindingWords } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { newId } from '../../data/ids';
 import { Action, Caution } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
+import { Field } from '../../ui/Field';
 
 type Field = keyof FindingWords;
 const FIELDS: readonly (readonly [Field, string])[] = [
@@ -42,8 +43,7 @@ export function OwnWords({ finding, cue }: { readonly finding: Finding; readonly
         <View style={{ gap: SPACE.s }}>
           {FIELDS.map(([field, label]) => (
             <View key={field}>
-              <TextInput
-                mode="outlined"
+              <Field
                 label={label}
                 value={draft[field] ?? ''}
                 onChangeText={(text) => setDraft({ ...draft, [field]: text })}

@@ -3,13 +3,14 @@ import type { AcademySettings, LeagueAge, Me } from '@wrightonic/contract';
 import { athletePhrases, says, spared } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { readWhole } from '../../ui/read-number';
 import { SchoolChoices } from '../../ui/SchoolChoices';
 import { SPACE, usePalette } from '../../ui/theme';
+import { Field } from '../../ui/Field';
 
 export const settingsOf = ({ academy }: Me): AcademySettings => {
   const { name: _, today: __, ...settings } = academy;
@@ -25,8 +26,7 @@ function LeagueAges({
 }) {
   const set = (i: number, change: (age: LeagueAge) => LeagueAge) => onChange(ages.map((a, j) => (i === j ? change(a) : a)));
   const field = (i: number, key: 'daily' | 'perGame' | 'weekly', label: string) => (
-    <TextInput
-      mode="outlined"
+    <Field
       dense
       label={label}
       value={ages[i]!.rule[key] === undefined ? '' : String(ages[i]!.rule[key])}
@@ -46,8 +46,7 @@ function LeagueAges({
     <View style={{ gap: SPACE.s }}>
       {ages.map((age, i) => (
         <Row key={i} style={{ flexWrap: 'nowrap' }}>
-          <TextInput
-            mode="outlined"
+          <Field
             dense
             label="From age"
             value={String(age.from)}
@@ -89,8 +88,7 @@ function Words({
     <View style={{ gap: SPACE.s }}>
       {words.map((word, i) => (
         <Row key={i} style={{ flexWrap: 'nowrap' }}>
-          <TextInput
-            mode="outlined"
+          <Field
             dense
             label="Never say"
             value={word}
@@ -166,11 +164,10 @@ function Form({ me }: { readonly me: Me }) {
                 />
               ))}
             </Row>
-            <TextInput mode="outlined" label="Time zone" value={draft.timeZone} onChangeText={(timeZone) => set({ timeZone })} />
+            <Field label="Time zone" value={draft.timeZone} onChangeText={(timeZone) => set({ timeZone })} />
           </Section>
           <Section title="The league’s limits" note="the tables of ages count beside them; the stricter wins">
-            <TextInput
-              mode="outlined"
+            <Field
               label="Pitches a day for everybody (may stay empty)"
               value={limit}
               onChangeText={setLimit}
@@ -181,8 +178,7 @@ function Form({ me }: { readonly me: Me }) {
             {leagueDailyLimit === null ? (
               <Caution testID="league-daily-fault">{`“${limit}” is no number of pitches. Write a whole number, or leave it empty for no limit of the league’s.`}</Caution>
             ) : null}
-            <TextInput
-              mode="outlined"
+            <Field
               label="Ages are read on (month-day, may stay empty)"
               value={draft.league.ageCutOff ?? ''}
               placeholder="08-31"

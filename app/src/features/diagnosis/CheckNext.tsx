@@ -2,7 +2,7 @@ import { bodyTestById, gradeOf, bandFor, measureById, SIGNS } from '@wrightonic/
 import type { AthleteProfile, Check, Evidence, WeighedCheck } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Choice, Action } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { readNumber } from '../../ui/read-number';
@@ -11,6 +11,7 @@ import { checkText } from '../../ui/words';
 import { answersText } from './answers';
 import { useUnits } from '../../ui/units';
 import { useVocabulary } from '../../ui/vocabulary';
+import { Field } from '../../ui/Field';
 
 interface Props {
   readonly weighed: WeighedCheck;
@@ -44,8 +45,7 @@ function NumberAnswer({
   return (
     <View style={{ gap: 4 }}>
       <Row>
-        <TextInput
-          mode="outlined"
+        <Field
           dense
           label={`Reading, ${units.name(unit)}`}
           value={text}

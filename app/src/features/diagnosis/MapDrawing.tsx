@@ -6,10 +6,10 @@ import Svg, { Path } from 'react-native-svg';
 import Icon from '../../ui/icons';
 import { NUMBER_FONT, usePalette } from '../../ui/theme';
 import type { Palette } from '../../ui/theme';
-import { percent } from '../../ui/words';
 import { CLOSE, TELLING } from './layout';
 import type { Laid, NodeSize, Route } from './layout';
 import { useVocabulary } from '../../ui/vocabulary';
+import { Spoken } from '../../ui/Spoken';
 
 export const STATE_WORDS: Record<MapNode['state'], string> = {
   seen: 'seen',
@@ -64,10 +64,10 @@ function Box({
   const { state, finding, present, kind, ruled } = node;
   const ink = state === 'seen' ? palette.onSpruce : state === 'likely' ? palette.ink : palette.soft;
   const title = say.title(finding);
+  const shown = kind === 'habit' ? title : `${kind === 'limit' ? 'Body: ' : 'Thought: '}${title.toLowerCase()}`;
   return (
     <Pressable
       role="button"
-      aria-label={`${title}, ${percent(present)}, ${STATE_WORDS[state]}`}
       aria-pressed={chosen}
       onPress={onPress}
       testID={`node-${finding}`}
@@ -87,9 +87,10 @@ function Box({
           { color: ink, textDecorationLine: state === 'ruled-out' ? 'line-through' : 'none' },
         ]}
       >
-        {kind === 'habit' ? title : `${kind === 'limit' ? 'Body: ' : 'Thought: '}${title.toLowerCase()}`}
+        {shown}
       </Text>
       <Text style={[styles.number, { color: ink }]}>{Math.round(100 * present)}</Text>
+      <Spoken>{`per cent, ${STATE_WORDS[state]}`}</Spoken>
     </Pressable>
   );
 }

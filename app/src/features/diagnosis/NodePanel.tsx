@@ -45,7 +45,6 @@ function Neighbours({
           <Pressable
             key={arrow[end]}
             role="button"
-            aria-label={say.title(arrow[end])}
             onPress={() => onChoose(arrow[end])}
             style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center', minHeight: TARGET - 8 }}
           >

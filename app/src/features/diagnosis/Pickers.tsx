@@ -2,7 +2,7 @@ import { bodyTestById, BODY_TESTS, graphFindings } from '@wrightonic/core';
 import type { DiagnosisRequest, TestId, TestSide } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Searchbar, Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Action, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { readNumber } from '../../ui/read-number';
@@ -10,6 +10,7 @@ import { SPACE } from '../../ui/theme';
 import { sideName } from '../../ui/words';
 import type { Supposition } from './what-if';
 import { useUnits } from '../../ui/units';
+import { Field } from '../../ui/Field';
 
 const FOUND_SHOWN = 6;
 
@@ -28,7 +29,7 @@ export function FindingPicker({
     : [];
   return (
     <View style={{ gap: SPACE.s }}>
-      <Searchbar placeholder="A finding" value={search} onChangeText={setSearch} testID="suppose-search" />
+      <Field inputMode="search" label="A finding" value={search} onChangeText={setSearch} testID="suppose-search" />
       {found.slice(0, FOUND_SHOWN).map((f) => (
         <View key={f.id} style={{ gap: 4 }}>
           <Text variant="bodyMedium">{f.title}</Text>
@@ -91,8 +92,7 @@ export function TestPicker({
                 <Choice key={s} label={sideName(s, request.athlete.throws)} chosen={at === s} onPress={() => setSide(s)} />
               ))
             : null}
-          <TextInput
-            mode="outlined"
+          <Field
             dense
             label={`Reading, ${units.name(chosen.unit)}`}
             value={value}

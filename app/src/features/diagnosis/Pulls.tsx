@@ -11,6 +11,7 @@ import { SPACE, TARGET, usePalette } from '../../ui/theme';
 import { evidenceText, percent, weekDay } from '../../ui/words';
 import { useUnits } from '../../ui/units';
 import { useVocabulary } from '../../ui/vocabulary';
+import { Spoken } from '../../ui/Spoken';
 
 interface Props {
   readonly athlete: string;
@@ -131,20 +132,21 @@ export function Pulls({ athlete, pulls, evidence, request }: Props) {
         const forIt = weight > 0;
         const shown = open === first;
         const text = evidenceText(item.evidence, units, say);
+        const from = `${item.by}, ${weekDay(item.on)}${items.length > 1 ? `, and ${items.length - 1} more on the same` : ''}`;
         return (
           <View key={first} style={{ borderBottomWidth: 1, borderColor: palette.line }}>
             <Pressable
               role="button"
               aria-expanded={shown}
-              aria-label={`${text}, speaks ${forIt ? 'for' : 'against'} it. Where it came from`}
               onPress={() => setOpen(shown ? null : first)}
               testID={`pull-${first}`}
               style={{ paddingVertical: 6, gap: 3, minHeight: TARGET, justifyContent: 'center' }}
             >
               <Text variant="bodySmall">{text}</Text>
               <Text variant="bodySmall" style={{ color: palette.soft }}>
-                {`${item.by}, ${weekDay(item.on)}${items.length > 1 ? `, and ${items.length - 1} more on the same` : ''}`}
+                {from}
               </Text>
+              <Spoken>{`speaks ${forIt ? 'for' : 'against'} it`}</Spoken>
               <View aria-hidden style={{ height: 8, flexDirection: 'row' }}>
                 <View style={{ flex: 1, flexDirection: 'row', justifyContent: 'flex-end' }}>
                   {forIt ? null : <View style={{ width, borderWidth: 1.5, borderColor: palette.clay, borderStyle: 'dashed' }} />}

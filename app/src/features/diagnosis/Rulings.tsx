@@ -2,7 +2,7 @@ import type { DiagnosisRecord, NewRuling } from '@wrightonic/contract';
 import type { FindingId } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { newId } from '../../data/ids';
 import { Action, Caution, Choice } from '../../ui/controls';
@@ -10,6 +10,7 @@ import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
 import { useVocabulary } from '../../ui/vocabulary';
+import { Field } from '../../ui/Field';
 
 const WORDS: readonly (readonly [NewRuling['as'], string])[] = [
   ['absent', 'It is not there'],
@@ -43,7 +44,7 @@ export function Overrule({
           <Choice key={value} label={label} chosen={as === value} onPress={() => setAs(value)} testID={`rule-${value}`} />
         ))}
       </Row>
-      <TextInput mode="outlined" label="Why" value={reason} onChangeText={setReason} maxLength={300} testID="rule-reason" />
+      <Field label="Why" value={reason} onChangeText={setReason} maxLength={300} testID="rule-reason" />
       {error ? <Caution>{problemOf(error).detail}</Caution> : null}
       <Row>
         <Action

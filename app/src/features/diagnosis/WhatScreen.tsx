@@ -211,7 +211,6 @@ export function WhatScreen({ id }: { readonly id: string }) {
           {wide ? null : moved}
           <View>
             <LinkRow
-              label="Map of causes"
               onPress={() => router.push(`/athletes/${id}/causes${root ? `?centre=${root.finding}` : ''}` as never)}
               testID="to-map"
             >
@@ -220,7 +219,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
                 What leads to what, and how surely
               </Text>
             </LinkRow>
-            <LinkRow label="What if" onPress={() => router.push(`/athletes/${id}/what-if` as never)} testID="to-what-if">
+            <LinkRow onPress={() => router.push(`/athletes/${id}/what-if` as never)} testID="to-what-if">
               <Text variant="titleMedium">What if …</Text>
               <Text variant="bodySmall" style={{ color: palette.soft }}>
                 Suppose a test or finding; two schools side by side

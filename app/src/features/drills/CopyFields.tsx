@@ -3,13 +3,14 @@ import type { Drill, FindingId } from '@wrightonic/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { Searchbar, Text, TextInput } from 'react-native-paper';
+import { Searchbar, Text } from 'react-native-paper';
 import { Action, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { numberName, toggled } from './own-draft';
 import type { NumberField, OwnDraft } from './own-draft';
 import { useVocabulary } from '../../ui/vocabulary';
+import { Field } from '../../ui/Field';
 
 /** Weight on a finding that the drill is for, and on one that it helps along. */
 const MAINLY = 0.8;
@@ -93,10 +94,9 @@ export function CopyFields({ draft, base, onChange }: Props) {
       <Part name="Dose">
         <Row>
           {fields.map((field) => (
-            <TextInput
+            <Field
               key={field}
               label={numberName(field)}
-              mode="outlined"
               dense
               inputMode="numeric"
               value={numbers[field]}

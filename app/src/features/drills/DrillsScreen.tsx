@@ -3,7 +3,7 @@ import type { Discipline, Drill } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { FlatList, Pressable, ScrollView, View } from 'react-native';
-import { Searchbar, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Blank, Choice, LinkRow } from '../../ui/controls';
 import { Row, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
@@ -14,6 +14,7 @@ import { filtersSet, matches, NO_FILTER, passes } from './filter';
 import type { DrillFilter } from './filter';
 import { Filters } from './Filters';
 import { useVocabulary } from '../../ui/vocabulary';
+import { Field } from '../../ui/Field';
 
 interface CardProps {
   readonly drill: Drill;
@@ -39,7 +40,6 @@ function DrillCard({ drill, discipline, open, apart, onToggle, onShow }: CardPro
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={drill.name}
         onPress={onToggle}
         style={{
           minHeight: 64,
@@ -106,14 +106,7 @@ export function DrillsScreen() {
           <Text variant="headlineSmall" role="heading" aria-level={1}>
             Drills
           </Text>
-          <Searchbar
-            placeholder="A drill, or what it should mend"
-            value={search}
-            onChangeText={setSearch}
-            aria-label="Search drills"
-            style={{ backgroundColor: palette.sheet, borderWidth: 1, borderColor: palette.line }}
-            elevation={0}
-          />
+          <Field inputMode="search" label="A drill, or what it should mend" value={search} onChangeText={setSearch} />
           <Row>
             <Choice label="Overhand" chosen={discipline === 'overhand'} onPress={() => setDiscipline('overhand')} />
             <Choice label="Windmill" chosen={discipline === 'windmill'} onPress={() => setDiscipline('windmill')} />
@@ -130,7 +123,6 @@ export function DrillsScreen() {
           </Row>
           {filter.finding !== null && findingById(filter.finding).disciplines.includes(discipline) ? (
             <LinkRow
-              label="Its ladder"
               onPress={() => router.push(`/drills/ladder?finding=${filter.finding}&discipline=${discipline}`)}
               testID="to-ladder"
             >

@@ -27,7 +27,12 @@ export function LadderScreen({ finding, discipline }: LadderScreenProps) {
   const { isLoading } = api.useLibraryQuery();
   const id = finding as FindingId;
   const known = FINDING_IDS.includes(id) && findingById(id).disciplines.includes(discipline as Discipline);
-  if (!known) return <Blank title="There is no such ladder">Choose a finding under Drills, Filters, Mends.</Blank>;
+  if (!known)
+    return (
+      <Blank page title="There is no such ladder">
+        Choose a finding under Drills, Filters, Mends.
+      </Blank>
+    );
   if (isLoading) return <Loading />;
   return <LadderPage finding={id} discipline={discipline as Discipline} />;
 }

@@ -2,7 +2,7 @@ import { baseOf, copyId, drillById, DRILL_USES, isCopy, newestOwn, ownDrillFault
 import type { DrillUse } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { newId } from '../../data/ids';
 import { Action, Caution, Choice } from '../../ui/controls';
@@ -12,6 +12,7 @@ import { weekDay } from '../../ui/words';
 import { CopyFields } from './CopyFields';
 import { draftOf, numberFaults, ownFrom, WORD_FIELDS } from './own-draft';
 import { useLibrary } from '../../data/use-library';
+import { Field } from '../../ui/Field';
 
 const USE_WORDS: Record<DrillUse, string> = { usual: 'as usual', first: 'before others', never: 'leave out' };
 
@@ -58,10 +59,9 @@ export function OwnDrillForm({ drill: id, copying, onDone }: FormProps) {
         </Text>
       ) : null}
       {WORD_FIELDS.map(([field, label]) => (
-        <TextInput
+        <Field
           key={field}
           label={label}
-          mode="outlined"
           multiline={field === 'steps' || field === 'setup'}
           value={draft.said[field]}
           onChangeText={(text) => setDraft({ ...draft, said: { ...draft.said, [field]: text } })}

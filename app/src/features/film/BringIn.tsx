@@ -2,7 +2,7 @@ import type { FilmSetup } from '@wrightonic/contract';
 import { readDate } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
 import { Row, Section } from '../../ui/layout';
@@ -11,6 +11,7 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { useUnits } from '../../ui/units';
 import { RATES, rateSentence, setupWarnings, unevenWarning, VIEW_WORDS } from './set-up';
 import type { Chosen } from './use-film';
+import { Field } from '../../ui/Field';
 
 interface Props {
   readonly chosen: Chosen;
@@ -96,8 +97,7 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
                 testID={`rate-${r}`}
               />
             ))}
-          <TextInput
-            mode="outlined"
+          <Field
             dense
             label="Other"
             inputMode="decimal"
@@ -115,8 +115,7 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
       </Section>
       <Section title="The camera">
         <Row style={{ flexWrap: 'nowrap' }}>
-          <TextInput
-            mode="outlined"
+          <Field
             style={{ flex: 1, minWidth: 0 }}
             label={`Distance, ${units.longUnit}`}
             inputMode="decimal"
@@ -125,8 +124,7 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
             error={far}
             testID="distance"
           />
-          <TextInput
-            mode="outlined"
+          <Field
             style={{ flex: 1, minWidth: 0 }}
             label={`Height, ${units.longUnit}`}
             inputMode="decimal"

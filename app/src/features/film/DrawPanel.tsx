@@ -1,11 +1,12 @@
 import { DRAWING_KINDS } from '@wrightonic/contract';
 import type { ClipMarks, Drawing, DrawingKind } from '@wrightonic/contract';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Action, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { drawingsAt, withDrawing, withoutDrawing } from './marks';
+import { Field } from '../../ui/Field';
 
 interface Props {
   readonly marks: ClipMarks;
@@ -71,9 +72,7 @@ export function DrawPanel(props: Props) {
       <Text variant="bodySmall" style={{ color: palette.soft }}>
         {tool === 'angle' && begun > 0 ? `${begun} of 3 points.` : HOW[tool]}
       </Text>
-      {tool === 'note' ? (
-        <TextInput mode="outlined" label="Note" value={note} onChangeText={onNote} maxLength={200} testID="note-text" />
-      ) : null}
+      {tool === 'note' ? <Field label="Note" value={note} onChangeText={onNote} maxLength={200} testID="note-text" /> : null}
       {here.map((drawing) => (
         <DrawingRow key={drawing.id} drawing={drawing} {...props} />
       ))}

@@ -44,7 +44,6 @@ function EventRow({ event, ...props }: Props & { readonly event: EventName }) {
     <View style={{ flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, borderColor: palette.line, gap: SPACE.s }}>
       <Pressable
         role="button"
-        aria-label={placed ? `Go to ${name}` : name}
         disabled={!placed}
         onPress={() => placed && onFrame(Math.round(placed.frame))}
         testID={`event-${event}`}

@@ -32,7 +32,7 @@ function uploadText({ sent, problem }: UploadState, bytes: number): string {
 function ClipLine({ clip, onOpen }: { readonly clip: Shown; readonly onOpen: () => void }) {
   const palette = usePalette();
   return (
-    <LinkRow label={`${clip.name}, ${VIEW_WORDS[clip.setup.view].name}`} onPress={onOpen} testID={`clip-${clip.id}`}>
+    <LinkRow onPress={onOpen} testID={`clip-${clip.id}`}>
       <Row style={{ flexWrap: 'nowrap', gap: SPACE.m }}>
         <View style={{ width: 96, height: 54, borderRadius: RADIUS, overflow: 'hidden', backgroundColor: palette.line }}>
           {clip.poster ? <img src={clip.poster} alt="" style={{ width: '100%', height: '100%', objectFit: 'cover' }} /> : null}

@@ -33,7 +33,6 @@ function MeasureRow({ m, ...props }: Props & { readonly m: MeasuredValue }) {
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={`${name} at ${spoken(m.event)}`}
         onPress={() => {
           setOpen(!open);
           if (event) onFrame(Math.round(event.frame));

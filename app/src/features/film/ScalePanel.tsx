@@ -1,13 +1,14 @@
 import type { ClipMarks, ClipScale } from '@wrightonic/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Action, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { readNumber } from '../../ui/read-number';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useUnits } from '../../ui/units';
 import type { At } from './paint';
+import { Field } from '../../ui/Field';
 
 /** Width of a pitching rubber: 24 inches. */
 export const RUBBER_M = 0.6096;
@@ -73,8 +74,7 @@ export function ScalePanel({ marks, heightM, work, onWork, onChange }: Props) {
         {scale && !work ? <Action kind="plain" label="No scale" onPress={() => onChange({ ...marks, scale: null })} /> : null}
       </Row>
       {work?.by === 'tape' ? (
-        <TextInput
-          mode="outlined"
+        <Field
           label={`Length, ${units.longUnit}`}
           inputMode="decimal"
           value={text}

@@ -61,33 +61,29 @@ function StepBar({
 }) {
   const palette = usePalette();
   return (
-    <ScrollView
-      horizontal
-      showsHorizontalScrollIndicator={false}
-      style={{ flexGrow: 0 }}
-      contentContainerStyle={{ gap: SPACE.xs }}
-    >
-      {INTAKE_STEPS.map((step, i) => (
-        <Pressable
-          key={step}
-          role="tab"
-          aria-selected={step === at}
-          aria-label={STEPS[step].name}
-          onPress={() => onOpen(step)}
-          style={{
-            minHeight: TARGET,
-            minWidth: TARGET,
-            paddingHorizontal: SPACE.s,
-            justifyContent: 'center',
-            borderBottomWidth: 3,
-            borderColor: step === at ? palette.spruce : done(step) ? palette.line : 'transparent',
-          }}
-        >
-          <Text variant="bodySmall" style={{ color: step === at ? palette.spruce : palette.soft, fontWeight: '600' }}>
-            {`${done(step) && step !== at ? '✓' : i + 1} ${STEPS[step].name}`}
-          </Text>
-        </Pressable>
-      ))}
+    <ScrollView horizontal showsHorizontalScrollIndicator={false} style={{ flexGrow: 0 }}>
+      <View role="tablist" style={{ flexDirection: 'row', gap: SPACE.xs }}>
+        {INTAKE_STEPS.map((step, i) => (
+          <Pressable
+            key={step}
+            role="tab"
+            aria-selected={step === at}
+            onPress={() => onOpen(step)}
+            style={{
+              minHeight: TARGET,
+              minWidth: TARGET,
+              paddingHorizontal: SPACE.s,
+              justifyContent: 'center',
+              borderBottomWidth: 3,
+              borderColor: step === at ? palette.spruce : done(step) ? palette.line : 'transparent',
+            }}
+          >
+            <Text variant="bodySmall" style={{ color: step === at ? palette.spruce : palette.soft, fontWeight: '600' }}>
+              {`${done(step) && step !== at ? '✓' : i + 1} ${STEPS[step].name}`}
+            </Text>
+          </Pressable>
+        ))}
+      </View>
     </ScrollView>
   );
 }

@@ -109,7 +109,7 @@ describe('somebody new', () => {
     const { sent } = open();
     await screen.findByTestId('new-name');
     type('new-name', 'Orla');
-    fireEvent.press(screen.getByLabelText('Season'));
+    fireEvent.press(screen.getByText(/ Season$/));
     expect(await screen.findByText(/^Still missing: the birth date\.$/)).toBeTruthy();
     expect(screen.getByTestId('new-name')).toBeTruthy();
     expect(sent).toEqual([]);

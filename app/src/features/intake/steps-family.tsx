@@ -1,7 +1,7 @@
 import type { IntakeRecord } from '@wrightonic/contract';
 import { ageOn } from '@wrightonic/core';
 import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
+
 import { api } from '../../data/api';
 import { Consents } from '../../parts/Consents';
 import { Action, Caution } from '../../ui/controls';
@@ -9,6 +9,7 @@ import { Row, Section } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
 import { setIntake } from './step';
 import type { StepProps } from './step';
+import { Field } from '../../ui/Field';
 
 export function Family(props: StepProps) {
   const { id, form } = props;
@@ -25,16 +26,14 @@ export function Family(props: StepProps) {
       {guardians.map((guardian, i) => (
         <View key={i} style={{ gap: SPACE.s }}>
           <Row style={{ flexWrap: 'nowrap' }}>
-            <TextInput
-              mode="outlined"
+            <Field
               label="Guardian’s name"
               value={guardian.name}
               onChangeText={(name) => set(i, { name })}
               style={{ flex: 3, minWidth: 0 }}
               testID={`guardian-name-${i}`}
             />
-            <TextInput
-              mode="outlined"
+            <Field
               label="Who they are"
               value={guardian.relation}
               onChangeText={(relation) => set(i, { relation })}
@@ -42,8 +41,7 @@ export function Family(props: StepProps) {
             />
           </Row>
           <Row style={{ flexWrap: 'nowrap' }}>
-            <TextInput
-              mode="outlined"
+            <Field
               label="Phone or e-mail"
               value={guardian.contact}
               onChangeText={(contact) => set(i, { contact })}

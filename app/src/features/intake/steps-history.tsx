@@ -1,11 +1,12 @@
 import type { IntakeRecord } from '@wrightonic/contract';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Caution, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
 import { setIntake } from './step';
 import type { StepProps } from './step';
+import { Field } from '../../ui/Field';
 
 export function History(props: StepProps) {
   const { history } = props.form.intake;
@@ -24,15 +25,13 @@ export function History(props: StepProps) {
       {ask('armPain', 'Has the arm hurt from throwing before?')}
       {ask('elbowSurgery', 'Was the elbow operated on?')}
       {ask('timeAway', 'Has there been a long time away from throwing?')}
-      <TextInput
-        mode="outlined"
+      <Field
         label="Other surgery or injuries, as told"
         value={history.otherSurgery}
         onChangeText={(otherSurgery) => set({ otherSurgery })}
         multiline
       />
-      <TextInput
-        mode="outlined"
+      <Field
         label="A clinician’s limits, word for word"
         value={history.clinicianLimits}
         onChangeText={(clinicianLimits) => set({ clinicianLimits })}

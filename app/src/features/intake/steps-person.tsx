@@ -10,7 +10,7 @@ import {
   readMass,
   throwFreeDaysPerWeek,
 } from '@wrightonic/core';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api } from '../../data/api';
 import { DateField } from '../../ui/DateField';
 import { Caution, Choice } from '../../ui/controls';
@@ -20,6 +20,7 @@ import { UNITS } from '../../ui/units';
 import { MASS_UNIT } from './form';
 import type { IntakeForm } from './form';
 import type { StepProps } from './step';
+import { Field } from '../../ui/Field';
 
 /** What this age may throw, as soon as the age is known. */
 function AgeLimits({ form }: { readonly form: IntakeForm }) {
@@ -41,7 +42,7 @@ export function Who({ form, change }: StepProps) {
   const set = (part: Partial<IntakeForm['who']>) => change({ who: { ...who, ...part } });
   return (
     <>
-      <TextInput mode="outlined" label="Name" value={who.name} onChangeText={(name) => set({ name })} testID="new-name" />
+      <Field label="Name" value={who.name} onChangeText={(name) => set({ name })} testID="new-name" />
       <DateField label="Born" value={who.birthDate} onChange={(birthDate) => set({ birthDate })} testID="new-born" />
       <Row>
         {(['overhand', 'windmill'] as const).map((d) => (
@@ -83,8 +84,7 @@ export function Size({ form, change }: StepProps) {
   return (
     <>
       <Row style={{ flexWrap: 'nowrap' }}>
-        <TextInput
-          mode="outlined"
+        <Field
           label={unit === 'cm' ? 'Height, cm' : 'Height, 5\'10"'}
           value={size.height}
           onChangeText={(text) => set({ height: text })}
@@ -92,8 +92,7 @@ export function Size({ form, change }: StepProps) {
           style={{ flex: 1, minWidth: 0 }}
           testID="new-height"
         />
-        <TextInput
-          mode="outlined"
+        <Field
           label={unit === 'cm' ? 'Weight, kg (or 154 lb)' : 'Weight, lb (or 70 kg)'}
           value={size.mass}
           onChangeText={(text) => set({ mass: text })}

@@ -3,7 +3,7 @@ import { EQUIPMENT, kitName, linkName, LINKS, PLACES, SEASONS, thoughtsAt, WEEKD
 import type { Place, Weekday } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api } from '../../data/api';
 import { Action, Choice } from '../../ui/controls';
 import { DateField } from '../../ui/DateField';
@@ -14,6 +14,7 @@ import { OutingForm } from '../../parts/OutingForm';
 import type { IntakeForm } from './form';
 import { setIntake } from './step';
 import type { StepProps } from './step';
+import { Field } from '../../ui/Field';
 
 export function Thoughts(props: StepProps) {
   const palette = usePalette();
@@ -44,8 +45,7 @@ export function Thoughts(props: StepProps) {
               />
             ))}
           </Row>
-          <TextInput
-            mode="outlined"
+          <Field
             dense
             label="In their words"
             value={intake.words[link] ?? ''}
@@ -56,8 +56,7 @@ export function Thoughts(props: StepProps) {
           />
         </View>
       ))}
-      <TextInput
-        mode="outlined"
+      <Field
         label="What earlier coaches said"
         value={intake.told}
         onChangeText={(told) => setIntake(props, { told })}
@@ -166,8 +165,7 @@ export function Season(props: StepProps) {
           <Choice key={season} label={SEASON_NAMES[season]} chosen={form.season === season} onPress={() => change({ season })} />
         ))}
       </Row>
-      <TextInput
-        mode="outlined"
+      <Field
         label="Goals, in their words"
         value={intake.goals}
         onChangeText={(goals) => setIntake(props, { goals })}
@@ -180,8 +178,7 @@ export function Season(props: StepProps) {
             <View style={{ flex: 3, minWidth: 0 }}>
               <DateField label="Day" value={game.date} onChange={(date) => setGame(i, { date })} />
             </View>
-            <TextInput
-              mode="outlined"
+            <Field
               label="Pitches"
               value={game.pitches ? String(game.pitches) : ''}
               onChangeText={(text) => setGame(i, { pitches: Number(text.replace(/\D/g, '')) || 0 })}

@@ -1,11 +1,12 @@
 import type { Evidence } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Action } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { readNumber } from '../../ui/read-number';
 import { SPACE, usePalette } from '../../ui/theme';
+import { Field } from '../../ui/Field';
 
 type Sequence = Extract<Evidence, { kind: 'sequence' }>;
 type Part = keyof Sequence['peaksMs'];
@@ -65,9 +66,8 @@ export function SensorPeaks({
           </Text>
           <Row>
             {PARTS.map(([part, name]) => (
-              <TextInput
+              <Field
                 key={part}
-                mode="outlined"
                 dense
                 label={name}
                 value={times[part] ?? ''}
@@ -77,8 +77,7 @@ export function SensorPeaks({
                 testID={`peak-${part}`}
               />
             ))}
-            <TextInput
-              mode="outlined"
+            <Field
               dense
               label="Pelvis, °/s"
               value={pelvis}

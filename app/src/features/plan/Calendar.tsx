@@ -109,7 +109,6 @@ function SessionCard({ session, open, broken, movable, onOpen }: CardProps) {
     >
       <Pressable
         role="button"
-        aria-label={`${weekDay(session.date)}: ${sessionLine(session)}${broken ? ', breaks a rule' : ''}`}
         aria-expanded={open}
         onPress={onOpen}
         style={{

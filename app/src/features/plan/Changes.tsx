@@ -3,11 +3,12 @@ import { addDays, kitName, libraryOf, swapChoices } from '@wrightonic/core';
 import type { Plan } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Searchbar, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
+import { Field } from '../../ui/Field';
 
 /** What a changed plan breaks, each with the change that mends it. */
 export function BrokenList({
@@ -127,13 +128,7 @@ export function SessionChanges({ session, request, onEdit }: SessionProps) {
       ) : null}
       {panel === 'add' ? (
         <>
-          <Searchbar
-            placeholder="Name of a drill"
-            value={search}
-            onChangeText={setSearch}
-            aria-label="Find a drill to add"
-            elevation={0}
-          />
+          <Field inputMode="search" label="Name of a drill" value={search} onChangeText={setSearch} />
           {found.map((d) => (
             <Action
               key={d.id}

@@ -2,7 +2,7 @@ import { may } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
-import { Searchbar, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { Action, Blank } from '../../ui/controls';
 import { Row, useWide } from '../../ui/layout';
@@ -12,6 +12,7 @@ import { AthleteLine } from '../../parts/AthleteLine';
 import { Filters, filterWords } from './Filters';
 import type { Asked } from './Filters';
 import { useVocabulary } from '../../ui/vocabulary';
+import { Field } from '../../ui/Field';
 
 /** What the list needs of an intake that was begun. */
 interface Begun {
@@ -55,14 +56,7 @@ export function AthletesScreen() {
           <Action kind="quiet" label="Add" onPress={() => router.push('/athletes/new')} testID="add" />
         ) : null}
       </Row>
-      <Searchbar
-        placeholder="Search by name"
-        value={search}
-        onChangeText={setSearch}
-        aria-label="Search by name"
-        style={{ backgroundColor: palette.sheet, borderWidth: 1, borderColor: palette.line }}
-        elevation={0}
-      />
+      <Field inputMode="search" label="Search by name" value={search} onChangeText={setSearch} />
       {wide ? null : (
         <Row style={{ flexWrap: 'nowrap', justifyContent: 'space-between' }}>
           <Text variant="bodySmall" numberOfLines={1} style={{ color: palette.soft, flexShrink: 1 }}>

@@ -4,11 +4,12 @@ import type { RosterFlag, RosterQuery } from '@wrightonic/contract';
 import { FINDINGS } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api } from '../../data/api';
 import { Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { Field } from '../../ui/Field';
 
 export type Asked = Omit<RosterQuery, 'after'>;
 
@@ -106,7 +107,7 @@ export function Filters({ asked, onChange }: { readonly asked: Asked; readonly o
         )),
       )}
       <View style={{ gap: SPACE.xs }}>
-        <TextInput mode="outlined" dense label="Focus" value={focusSearch} onChangeText={setFocusSearch} />
+        <Field dense label="Focus" value={focusSearch} onChangeText={setFocusSearch} />
         <Row>
           {foci.map((f) => (
             <Choice key={f.id} label={f.title} chosen={asked.focus === f.id} onPress={() => pick('focus', f.id)} />

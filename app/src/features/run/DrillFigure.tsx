@@ -17,9 +17,12 @@ const BESIDE = 470;
 export const DrillFigure = memo(function DrillFigure({
   item,
   overview,
+  most = MOST.wide,
 }: {
   readonly item: PlanItem;
   readonly overview: AthleteWork;
+  /** Height on a wide screen, px. */
+  readonly most?: number;
 }) {
   const wide = useWide();
   const { height } = useWindowDimensions();
@@ -34,7 +37,7 @@ export const DrillFigure = memo(function DrillFigure({
       heightM={heightM}
       age={overview.age}
       moving
-      height={wide ? MOST.wide : room}
+      height={wide ? most : room}
       label={`Figure: ${drill.name}`}
     />
   );

@@ -3,12 +3,13 @@ import type { Role } from '@wrightonic/contract';
 import { MIS_TAP_MS } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { now } from '../../data/clock';
 import { Action, Caution } from '../../ui/controls';
 import { Row, Screen } from '../../ui/layout';
 import { SPACE } from '../../ui/theme';
+import { Field } from '../../ui/Field';
 
 /** Whether taking a tap back now leaves its throw in the load. */
 export const isLate = (tapped: string): boolean => now().getTime() - Date.parse(tapped) > MIS_TAP_MS;
@@ -41,7 +42,7 @@ export function LateUndo({
         {may(role, 'removeLoad') ? (
           <>
             <Text variant="bodyMedium">If nothing was thrown at all, say why, and it leaves the load as well.</Text>
-            <TextInput mode="outlined" label="Why" value={reason} onChangeText={setReason} testID="remove-reason" />
+            <Field label="Why" value={reason} onChangeText={setReason} testID="remove-reason" />
             {error ? <Caution>{problemOf(error).detail}</Caution> : null}
             <Row>
               <Action label="Back to the work" onPress={onDone} testID="keep-load" />

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { AppState } from 'react-native';
 import { api, problemOf } from '../../data/api';
 import { useToday } from '../../data/use-today';
-import { Action, Blank, Caution, Loading } from '../../ui/controls';
+import { Action, Blank, Loading } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
 import { ReadyCheck } from './ReadyCheck';
 import { Verdicts } from './Verdicts';
@@ -33,7 +33,9 @@ function Session({
   if (!session || session.items.length === 0)
     return (
       <Screen>
-        <Blank title="Nothing is planned">Make and assign a plan first.</Blank>
+        <Blank page title="Nothing is planned">
+          Make and assign a plan first.
+        </Blank>
       </Screen>
     );
   if (!run.state.session) return <ReadyCheck overview={overview} today={today} onStart={run.start} />;
@@ -53,8 +55,9 @@ export function RunScreen({ id, back }: { readonly id: string; readonly back: st
   if (!me || !overview)
     return error ? (
       <Screen>
-        <Caution>{problemOf(error).detail}</Caution>
-        <Action label="Back" onPress={() => router.replace(back as never)} />
+        <Blank page title={problemOf(error).title} action={<Action label="Back" onPress={() => router.replace(back as never)} />}>
+          {problemOf(error).detail}
+        </Blank>
       </Screen>
     ) : (
       <Loading />

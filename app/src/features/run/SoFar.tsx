@@ -1,14 +1,15 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { useLibrary } from '../../data/use-library';
 import { Action } from '../../ui/controls';
 import { Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import type { useRun } from './use-run';
+import { Field } from '../../ui/Field';
 
 const JUDGED = { good: 'good', close: 'close', off: 'off' } as const;
-const SHOWN = 30;
+const SHOWN = 8;
 const minutes = (at: string): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** Everything tapped in this session, newest first: each can be taken back, to the very first. */
@@ -47,7 +48,7 @@ export function SoFar({
         </View>
       ))}
       {rows.length > most ? (
-        <Action kind="quiet" label={`${rows.length - most} earlier`} onPress={() => setMost(most + 10 * SHOWN)} />
+        <Action kind="quiet" label={`${rows.length - most} earlier`} onPress={() => setMost(Infinity)} />
       ) : null}
       {notes.map((note, i) => (
         <Text key={`${i}-${note}`} variant="bodyMedium">{`Noted: ${note}`}</Text>
@@ -65,15 +66,7 @@ export function NoteField({ onKeep }: { readonly onKeep: (text: string) => void 
   };
   return (
     <View style={{ gap: SPACE.s }}>
-      <TextInput
-        mode="outlined"
-        label="Note for the coaches"
-        value={text}
-        onChangeText={setText}
-        maxLength={500}
-        multiline
-        testID="note-text"
-      />
+      <Field label="Note for the coaches" value={text} onChangeText={setText} maxLength={500} multiline testID="note-text" />
       <Action kind="quiet" label="Keep the note" disabled={text.trim() === ''} onPress={keep} testID="keep-note" />
     </View>
   );

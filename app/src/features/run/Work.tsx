@@ -109,14 +109,14 @@ export function Work({ overview, me, session, run }: WorkProps) {
   if (panel === 'more')
     return (
       <Screen width={640} footer={<Action label="Back to the work" onPress={() => setPanel('none')} testID="less" />}>
-        <Section title="This device">
-          <DeviceChoices />
-        </Section>
+        {soFar}
+        <NoteField onKeep={run.note} />
         <Section title="Speeds">
           <SpeedChoices speeds={speeds} />
         </Section>
-        <NoteField onKeep={run.note} />
-        {soFar}
+        <Section title="This device">
+          <DeviceChoices />
+        </Section>
         <Row>
           <Action kind="quiet" label="End the session" onPress={() => setPanel('after')} testID="end-early" />
         </Row>
@@ -138,10 +138,10 @@ export function Work({ overview, me, session, run }: WorkProps) {
           {[
             <View key="work" style={{ gap: SPACE.l }}>
               {main}
-              {figure}
               {how}
+              {soFar}
             </View>,
-            soFar,
+            figure,
           ]}
         </Panes>
       ) : (

@@ -58,7 +58,7 @@ export function Cue({
       ) : null}
       <ClearanceLine clearance={overview.clearance} today={(state.record?.workload ?? overview.workload).today} />
       <View style={{ gap: 2 }}>
-        <Text variant="bodyMedium" style={{ color: palette.soft }}>
+        <Text variant="bodyMedium" role="heading" aria-level={1} style={{ color: palette.soft }}>
           {`${drill.name} · rung ${item.rung}, ${RUNG_NAMES[item.rung].toLowerCase()}`}
         </Text>
         {lines.map((line) => (

@@ -1,7 +1,7 @@
 import { may, ROLE_NAMES } from '@wrightonic/contract';
 import type { Me } from '@wrightonic/contract';
 import { Slot, usePathname, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useAppSelector } from '../../data/store';
@@ -12,7 +12,7 @@ import { ShortcutSheet, useShortcuts } from '../../ui/shortcuts';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Action, Blank } from '../../ui/controls';
 import { Connection } from './Connection';
-import { placesFor, rightFor, wayUp } from './places';
+import { placesFor, rightFor, titleOf, wayUp } from './places';
 import { Up } from './Up';
 import { useTakeAlong } from './use-take-along';
 
@@ -30,6 +30,9 @@ export function Shell({ me }: { readonly me: Me }) {
   const places = placesFor(role);
   const needed = rightFor(here);
   const up = wayUp(here, role);
+  useEffect(() => {
+    document.title = titleOf(here, role);
+  }, [here, role]);
   const notKept = useAppSelector((s) => s.operations.notKept);
   const [keys, setKeys] = useState(false);
   useShortcuts([
@@ -41,7 +44,7 @@ export function Shell({ me }: { readonly me: Me }) {
     })),
   ]);
   // A session in the cage, and a clip, have the whole screen.
-  const running = /\/(run|check|clip)$/.test(here) || here === '/my-run';
+  const running = /\/(run|check|clip|group-run)$/.test(here) || here === '/my-run';
   const bar =
     running && !wide ? null : (
       <View
@@ -72,7 +75,7 @@ export function Shell({ me }: { readonly me: Me }) {
           );
         })}
         {wide ? (
-          <Pressable role="button" aria-label="Keys" onPress={() => setKeys(true)} style={[styles.railItem, styles.railFoot]}>
+          <Pressable role="button" onPress={() => setKeys(true)} style={[styles.railItem, styles.railFoot]}>
             <Text variant="bodySmall" style={{ color: palette.soft }}>
               ? for keys
             </Text>
@@ -83,7 +86,7 @@ export function Shell({ me }: { readonly me: Me }) {
   return (
     <View style={[styles.frame, { flexDirection: wide ? 'row' : 'column', backgroundColor: palette.paper }]}>
       {wide ? bar : null}
-      <View style={{ flex: 1, minWidth: 0 }}>
+      <View role="main" style={{ flex: 1, minWidth: 0 }}>
         <Connection user={me.id} />
         {up ? <Up to={up} /> : null}
         {notKept ? (
@@ -100,6 +103,7 @@ export function Shell({ me }: { readonly me: Me }) {
         ) : (
           <Screen width={520}>
             <Blank
+              page
               title={needed === null ? 'There is nothing here' : 'This is not yours to see'}
               action={<Action label="Go back to the start" onPress={() => router.replace('/')} />}
             >

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { arrived } from '../../data/leaving';
 import { useAppDispatch } from '../../data/store';
@@ -8,6 +8,7 @@ import { ChainStrip } from '../../ui/ChainStrip';
 import { Action, Caution } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { Field } from '../../ui/Field';
 
 /** Name and password; nothing else is asked. */
 export function SignIn() {
@@ -34,8 +35,7 @@ export function SignIn() {
             From what is seen in a delivery to the work that mends it.
           </Text>
         </View>
-        <TextInput
-          mode="outlined"
+        <Field
           label="Sign-in name"
           value={name}
           onChangeText={setName}
@@ -43,8 +43,7 @@ export function SignIn() {
           autoComplete="username"
           testID="sign-in-name"
         />
-        <TextInput
-          mode="outlined"
+        <Field
           label="Password"
           value={password}
           onChangeText={setPassword}

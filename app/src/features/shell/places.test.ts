@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { may, ROLES } from '@wrightonic/contract';
-import { OPEN_SCREENS, placesFor, rightFor, SCREENS, wayUp } from './places';
+import { OPEN_SCREENS, placesFor, rightFor, SCREENS, titleOf, wayUp } from './places';
 
 const folder = join(__dirname, '..', '..', 'app');
 const files = (readdirSync(folder, { recursive: true }) as string[]).filter(
@@ -29,6 +29,15 @@ describe('places', () => {
       expect(new Set(places.map((p) => p.path)).size).toBe(places.length);
       expect(places.length).toBeGreaterThanOrEqual(3);
       for (const { path } of places) expect([role, path, may(role, rightFor(path)!)]).toEqual([role, path, true]);
+    }
+  });
+
+  it('are called each by a title of its own, the start as its place is', () => {
+    for (const role of ROLES) {
+      const titles = SCREENS.map(({ path }) => titleOf(path.replace(':id', 'x'), role));
+      expect(new Set(titles).size).toBe(titles.length);
+      expect(titles).not.toContain(titleOf('/nowhere', role));
+      expect(titleOf('/', role)).toBe(`${placesFor(role)[0]!.name} · Wrightonic`);
     }
   });
 

@@ -2,41 +2,42 @@ import { may, reachOf } from '@wrightonic/contract';
 import type { Reach, RightName, Role } from '@wrightonic/contract';
 
 /** Every screen and the right that it needs. What is not here cannot be opened. */
-export const SCREENS: readonly { readonly path: string; readonly needs: RightName }[] = [
-  { path: '/', needs: 'account' },
-  { path: '/athletes', needs: 'seeRoster' },
-  { path: '/athletes/new', needs: 'changeAthlete' },
-  { path: '/athletes/:id', needs: 'seeAthlete' },
-  { path: '/athletes/:id/intake', needs: 'changeAthlete' },
-  { path: '/athletes/:id/family', needs: 'seeIntake' },
-  { path: '/athletes/:id/record', needs: 'exportAthlete' },
-  { path: '/athletes/:id/body', needs: 'judge' },
-  { path: '/athletes/:id/check', needs: 'judge' },
-  { path: '/athletes/:id/film', needs: 'seeClips' },
-  { path: '/athletes/:id/clip', needs: 'seeClips' },
-  { path: '/athletes/:id/compare', needs: 'seeClips' },
-  { path: '/athletes/:id/look', needs: 'judge' },
-  { path: '/athletes/:id/what', needs: 'judge' },
-  { path: '/athletes/:id/causes', needs: 'judge' },
-  { path: '/athletes/:id/what-if', needs: 'judge' },
-  { path: '/athletes/:id/plan', needs: 'seePlan' },
-  { path: '/athletes/:id/run', needs: 'runSessions' },
-  { path: '/athletes/:id/numbers', needs: 'seeProgress' },
-  { path: '/group-run', needs: 'seeRoster' },
-  { path: '/my-delivery', needs: 'seeAthlete' },
-  { path: '/my-numbers', needs: 'seeProgress' },
-  { path: '/my-run', needs: 'runSessions' },
-  { path: '/drills', needs: 'seeDrills' },
-  { path: '/drills/ladder', needs: 'seeDrills' },
-  { path: '/desk', needs: 'account' },
-  { path: '/desk/account', needs: 'account' },
-  { path: '/desk/settings', needs: 'changeSettings' },
-  { path: '/desk/bands', needs: 'changeSettings' },
-  { path: '/desk/findings', needs: 'judge' },
-  { path: '/desk/people', needs: 'seePeople' },
-  { path: '/desk/groups', needs: 'changeGroups' },
-  { path: '/desk/import', needs: 'importAthletes' },
-  { path: '/desk/audit', needs: 'seeAudit' },
+export const SCREENS: readonly { readonly path: string; readonly title: string; readonly needs: RightName }[] = [
+  { path: '/', title: 'Today', needs: 'account' },
+  { path: '/athletes', title: 'Athletes', needs: 'seeRoster' },
+  { path: '/athletes/new', title: 'A new athlete', needs: 'changeAthlete' },
+  { path: '/athletes/:id', title: 'The athlete', needs: 'seeAthlete' },
+  { path: '/athletes/:id/intake', title: 'Intake', needs: 'changeAthlete' },
+  { path: '/athletes/:id/family', title: 'Family and consent', needs: 'seeIntake' },
+  { path: '/athletes/:id/record', title: 'The record', needs: 'exportAthlete' },
+  { path: '/athletes/:id/body', title: 'Body', needs: 'judge' },
+  { path: '/athletes/:id/check', title: 'Body check', needs: 'judge' },
+  { path: '/athletes/:id/film', title: 'Film', needs: 'seeClips' },
+  { path: '/athletes/:id/clip', title: 'Clip', needs: 'seeClips' },
+  { path: '/athletes/:id/compare', title: 'Compare', needs: 'seeClips' },
+  { path: '/athletes/:id/look', title: 'Look', needs: 'judge' },
+  { path: '/athletes/:id/what', title: 'What is it?', needs: 'judge' },
+  { path: '/athletes/:id/causes', title: 'Causes', needs: 'judge' },
+  { path: '/athletes/:id/what-if', title: 'What if', needs: 'judge' },
+  { path: '/athletes/:id/plan', title: 'Plan', needs: 'seePlan' },
+  { path: '/athletes/:id/run', title: 'Work', needs: 'runSessions' },
+  { path: '/athletes/:id/numbers', title: 'Numbers', needs: 'seeProgress' },
+  { path: '/group-run', title: 'A group', needs: 'seeRoster' },
+  { path: '/my-delivery', title: 'My delivery', needs: 'seeAthlete' },
+  { path: '/my-numbers', title: 'My numbers', needs: 'seeProgress' },
+  { path: '/my-run', title: 'My work', needs: 'runSessions' },
+  { path: '/drills', title: 'Drills', needs: 'seeDrills' },
+  { path: '/drills/ladder', title: 'Ladder', needs: 'seeDrills' },
+  { path: '/desk', title: 'Desk', needs: 'account' },
+  { path: '/desk/account', title: 'Account', needs: 'account' },
+  { path: '/desk/settings', title: 'Settings', needs: 'changeSettings' },
+  { path: '/desk/bands', title: 'Numbers of the academy', needs: 'changeSettings' },
+  { path: '/desk/findings', title: 'Findings', needs: 'judge' },
+  { path: '/desk/people', title: 'People', needs: 'seePeople' },
+  { path: '/desk/groups', title: 'Groups', needs: 'changeGroups' },
+  { path: '/desk/guns', title: 'Radar guns', needs: 'changeGroups' },
+  { path: '/desk/import', title: 'Import', needs: 'importAthletes' },
+  { path: '/desk/audit', title: 'Who did what', needs: 'seeAudit' },
 ];
 
 /** Screens that open without a sign-in: each carries its own proof in the part of the address that is never sent. */
@@ -49,10 +50,17 @@ const fits = (pattern: string, path: string): boolean => {
 };
 
 /** The right that an address needs; null for an address that is none of ours. Named screens come before those with an id. */
-export function rightFor(path: string): RightName | null {
+export const rightFor = (path: string): RightName | null => screenAt(path)?.needs ?? null;
+
+function screenAt(path: string) {
   const clean = path.length > 1 ? path.replace(/\/$/, '') : path;
-  const screen = SCREENS.find((s) => s.path === clean) ?? SCREENS.find((s) => fits(s.path, clean));
-  return screen?.needs ?? null;
+  return SCREENS.find((s) => s.path === clean) ?? SCREENS.find((s) => fits(s.path, clean)) ?? null;
+}
+
+/** What a page is called in the browser’s tab and by a screen reader. The first screen is called as its place in the bar is. */
+export function titleOf(path: string, role: Role): string {
+  const name = path === '/' ? placesFor(role)[0]?.name : screenAt(path)?.title;
+  return `${name ?? 'Nothing here'} · Wrightonic`;
 }
 
 export interface Place {

@@ -13,7 +13,7 @@ function Lesson({ row }: { readonly row: TodayRow }) {
   const palette = usePalette();
   const router = useRouter();
   return (
-    <LinkRow label={`${row.athlete.name}: ${row.line}`} onPress={() => router.push(`/athletes/${row.athlete.id}`)}>
+    <LinkRow onPress={() => router.push(`/athletes/${row.athlete.id}`)}>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s }}>
         <Text variant="titleMedium" numberOfLines={1} style={{ flexShrink: 1 }}>
           {row.athlete.name}
@@ -101,11 +101,7 @@ export function TodayScreen() {
         <Section title="Needs you" note={data.more.length > 0 ? 'the first of each kind; the roster’s filter has all' : ''}>
           {data.needs.length === 0 ? <Text style={{ color: palette.soft }}>Nothing waits for you.</Text> : null}
           {data.needs.slice(0, 30).map((need, i) => (
-            <LinkRow
-              key={`${need.athlete}-${i}`}
-              label={`${need.name}: ${need.text}`}
-              onPress={() => router.push(`/athletes/${need.athlete}`)}
-            >
+            <LinkRow key={`${need.athlete}-${i}`} onPress={() => router.push(`/athletes/${need.athlete}`)}>
               <Text variant="bodyMedium">
                 <Text style={{ fontWeight: '600' }}>{need.name}</Text>
                 <Text style={{ color: need.kind === 'pain' ? palette.clay : palette.soft }}>{`  ${NEED_WORDS[need.kind]}`}</Text>

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Text, TextInput } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { useLibrary } from '../../../data/use-library';
 import { Action, LinkRow } from '../../../ui/controls';
 import { Screen } from '../../../ui/layout';
 import { SPACE, usePalette } from '../../../ui/theme';
+import { Field } from '../../../ui/Field';
 
 const SHOWN = 20;
 
@@ -17,10 +18,10 @@ export function DrillPicker({ onPick, onBack }: { readonly onPick: (drill: strin
   const found = library.drills.filter((drill) => drill.name.toLowerCase().includes(wanted));
   return (
     <Screen width={640} footer={<Action label="Back to the line" onPress={onBack} />}>
-      <TextInput mode="outlined" label="Drill for all" value={search} onChangeText={setSearch} testID="pick-drill" />
+      <Field label="Drill for all" value={search} onChangeText={setSearch} testID="pick-drill" />
       <View>
         {found.slice(0, SHOWN).map((drill) => (
-          <LinkRow key={drill.id} label={drill.name} onPress={() => onPick(drill.id)} testID={`drill-${drill.id}`}>
+          <LinkRow key={drill.id} onPress={() => onPick(drill.id)} testID={`drill-${drill.id}`}>
             <Text variant="titleMedium">{drill.name}</Text>
             <Text variant="bodySmall" style={{ color: palette.soft }}>
               {drill.cue.external}

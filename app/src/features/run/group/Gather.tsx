@@ -99,7 +99,7 @@ export function WhoHurts({
             onPress={() => onStart(hurts)}
             testID="group-start"
           />
-          <Action kind="plain" label="Others" onPress={onWithout} testID="group-others" />
+          <Action kind="plain" label="Pick others" onPress={onWithout} testID="group-others" />
         </>
       }
     >

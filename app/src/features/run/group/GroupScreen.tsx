@@ -157,7 +157,7 @@ function Running({ me, line, change }: { readonly me: Me; readonly line: Line; r
               {next.name}
             </Text>
           ) : null}
-          {wide && front?.item ? <DrillFigure item={front.item} overview={front.overview} /> : null}
+          {wide && front?.item ? <DrillFigure item={front.item} overview={front.overview} most={280} /> : null}
         </View>
         <Section title="The line" note={`${members.length} of ${MOST_IN_LINE}`}>
           {list}

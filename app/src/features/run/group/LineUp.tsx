@@ -32,7 +32,6 @@ export function LineUp({ members, front, ownWork, onNow, onLater, onOut, onHurts
             <Pressable
               role="button"
               aria-expanded={open === member.id}
-              aria-label={`${member.name}. ${member.passed ?? `${member.tally.reps} of ${member.wanted}`}`}
               onPress={() => setOpen(open === member.id ? null : member.id)}
               testID={`line-${member.name}`}
               style={{ minHeight: TARGET, flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingVertical: SPACE.xs }}

@@ -1,0 +1,1 @@
+export { GunsScreen as default } from '../../features/desk/GunsScreen';

@@ -1,0 +1,20 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+
+const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
+/** What axe finds on the page as it stands, and of its colours by night; empty when nothing. */
+export async function violationsOf(page: Page): Promise<string[]> {
+  const found: string[] = [];
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    const axe = new AxeBuilder({ page });
+    // What is not a matter of colour is the same by night.
+    const { violations } = await (colorScheme === 'light' ? axe.withTags(RULES) : axe.withRules(['color-contrast'])).analyze();
+    for (const { id, nodes } of violations)
+      found.push(
+        `${colorScheme} ${new URL(page.url()).pathname}: ${id}, ${nodes.length} times, first ${nodes[0]!.html.slice(0, 200)}`,
+      );
+  }
+  return found;
+}
