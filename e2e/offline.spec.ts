@@ -76,6 +76,14 @@ async function signInAndWait(context: BrowserContext, page: Page): Promise<{ id:
   return next;
 }
 
+/** Looks that the judgement of an athlete rests on. */
+async function looksOf(context: BrowserContext, athlete: string): Promise<number> {
+  const { evidence } = (await (await context.request.get(`/api/athletes/${athlete}/diagnosis`)).json()) as {
+    evidence: { evidence: { kind: string } }[];
+  };
+  return evidence.filter((e) => e.evidence.kind === 'eye').length;
+}
+
 /** Reps of all sessions that the athlete's page lists. */
 async function repsOf(context: BrowserContext, athlete: string): Promise<number> {
   const { timeline } = (await (await context.request.get(`/api/athletes/${athlete}`)).json()) as {
@@ -129,6 +137,7 @@ test('a browser that is started without a network opens the day, runs a session,
   const first = await start(baseURL!);
   const { id, name } = await signInAndWait(first.context, first.page);
   const before = await repsOf(first.context, id);
+  const looksBefore = await looksOf(first.context, id);
 
   const { context, page } = await start(baseURL!);
   await context.setOffline(true);
@@ -140,6 +149,12 @@ test('a browser that is started without a network opens the day, runs a session,
   if (await begin.isVisible()) await begin.click();
   for (let rep = 0; rep < 5; rep++) await good.click();
   await expect(page.getByTestId('connection')).toContainText('of one athlete are kept on this device');
+  // A look is taken and judged on the device.
+  await page.goto(`/athletes/${id}/look`);
+  const yes = page.locator('[data-testid$="-yes"][aria-pressed="false"]').first();
+  const seen = (await yes.getAttribute('data-testid'))!;
+  await yes.click();
+  await expect(page.getByTestId(seen)).toHaveAttribute('aria-pressed', 'true');
 
   // Killed in the middle, still without a network.
   const later = await start(baseURL!);
@@ -151,6 +166,7 @@ test('a browser that is started without a network opens the day, runs a session,
   await later.context.setOffline(false);
   await expect(later.page.getByTestId('connection')).toBeHidden({ timeout: 30_000 });
   await expect.poll(async () => (await repsOf(later.context, id)) - before).toBe(5);
+  expect((await looksOf(later.context, id)) - looksBefore).toBe(1);
 });
 
 /** Eight made-up athletes in a group of their own. @returns their ids by name */

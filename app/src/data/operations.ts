@@ -1,8 +1,8 @@
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
-import type { LogEntry, NewBodyCheck, NewBodyNote, NewBodyReading, NewSession } from '@wrightonic/contract';
+import type { LogEntry, NewBodyCheck, NewBodyNote, NewBodyReading, NewObservation, NewSession } from '@wrightonic/contract';
 
-/** Something done in a session or a body check that the server has to hear of, once and in this order. */
+/** Something done in a session, a body check or a look that the server has to hear of, once and in this order. */
 export type Work =
   | { readonly kind: 'start'; readonly session: NewSession }
   | { readonly kind: 'log'; readonly entry: LogEntry }
@@ -11,7 +11,9 @@ export type Work =
   | { readonly kind: 'reading'; readonly id: string; readonly body: NewBodyReading }
   | { readonly kind: 'drop-reading'; readonly id: string }
   | { readonly kind: 'note'; readonly id: string; readonly body: NewBodyNote }
-  | { readonly kind: 'end-check' };
+  | { readonly kind: 'end-check' }
+  | { readonly kind: 'observe'; readonly id: string; readonly body: NewObservation }
+  | { readonly kind: 'take-back'; readonly id: string };
 
 export interface Operation {
   /** Order of happening, and key in the browser's database. */

@@ -148,6 +148,10 @@ function dispatchOf(work: Exclude<Work, { kind: 'log' }>, athlete: string, id: s
       return dispatch(endpoints.putBodyNote.initiate({ athlete, id: work.id, body: work.body, as })).unwrap();
     case 'end-check':
       return dispatch(endpoints.finishBodyCheck.initiate({ athlete, id, as })).unwrap();
+    case 'observe':
+      return dispatch(endpoints.putObservation.initiate({ athlete, id: work.id, body: work.body, as })).unwrap();
+    case 'take-back':
+      return dispatch(endpoints.dropObservation.initiate({ athlete, id: work.id, as })).unwrap();
   }
 }
 

@@ -45,8 +45,8 @@ const people: People = {
 
 describe('Desk', () => {
   it.each([
-    ['owner', ['people', 'groups', 'import', 'audit', 'settings', 'bands', 'findings', 'account']],
-    ['instructor', ['people', 'groups', 'import', 'audit', 'findings', 'account']],
+    ['owner', ['people', 'groups', 'guns', 'import', 'audit', 'settings', 'bands', 'findings', 'account']],
+    ['instructor', ['people', 'groups', 'guns', 'import', 'audit', 'findings', 'account']],
     ['guardian', ['account']],
   ] as const)('shows %s what they may use', async (role, parts) => {
     openPage(<DeskScreen />, { '/api/me': { ...ME, role } });

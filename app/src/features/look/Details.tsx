@@ -23,7 +23,7 @@ export function Details({
             question={detail.question}
             answers={detail.answers.map(({ id, label }) => [id, label] as const)}
             chosen={known?.item.answer ?? null}
-            onAnswer={(answer) => void said.say({ kind: 'glance', detail: detail.id, answer }, known)}
+            onAnswer={(answer) => said.say({ kind: 'glance', detail: detail.id, answer }, known)}
             testID={detail.id}
           />
         );

@@ -54,7 +54,12 @@ export function LookScreen({ id }: { readonly id: string }) {
     [athlete, overview, current],
   );
   const said = useSaid(id, me?.academy.today ?? '');
-  const { diagnosis, error, looks, answer } = useLooks(id, athlete?.discipline ?? 'overhand', current, me?.academy.today ?? '');
+  const { diagnosis, error, refused, looks, answer } = useLooks(
+    id,
+    athlete?.discipline ?? 'overhand',
+    current,
+    me?.academy.today ?? '',
+  );
   if (!athlete || !diagnosis)
     return error ? (
       <Screen>
@@ -131,6 +136,7 @@ export function LookScreen({ id }: { readonly id: string }) {
         )}
         <View>
           {error ? <Caution>{problemOf(error).detail}</Caution> : null}
+          {refused ? <Caution testID="look-refused">{refused}</Caution> : null}
           {(all ? looks : looks.slice(0, LOOKS_AT_ONCE)).map((look) => (
             <View
               key={look.finding.id}
@@ -159,7 +165,7 @@ export function LookScreen({ id }: { readonly id: string }) {
                     wide
                     label={label}
                     chosen={look.answer === value}
-                    onPress={() => void answer(look, value)}
+                    onPress={() => answer(look, value)}
                     testID={`${look.finding.id}-${value}`}
                   />
                 ))}

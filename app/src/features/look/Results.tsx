@@ -54,7 +54,7 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
             question={`${OUTCOME_WORDS[key]}, for this age and level:`}
             answers={FINE}
             chosen={known?.item[key] ?? null}
-            onAnswer={(answer) => void said.say({ kind: 'outcome', [key]: answer }, known)}
+            onAnswer={(answer) => said.say({ kind: 'outcome', [key]: answer }, known)}
             testID={`result-${key}`}
           />
         );
@@ -62,9 +62,9 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
       <MissZone
         throws={athlete.throws}
         known={miss?.item.pattern ?? null}
-        onPattern={(pattern) => void said.say({ kind: 'miss', pattern }, miss)}
+        onPattern={(pattern) => said.say({ kind: 'miss', pattern }, miss)}
       />
-      <SensorPeaks known={sequence?.item ?? null} onPeaks={(peaks) => void said.say(peaks, sequence)} />
+      <SensorPeaks known={sequence?.item ?? null} onPeaks={(peaks) => said.say(peaks, sequence)} />
       <Section title="Leave it" note="style that nobody should “fix”">
         <Row>
           {STYLE_ITEMS.map((item) => {
@@ -74,7 +74,7 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
                 key={item}
                 label={STYLE_WORDS[item]}
                 chosen={known !== null}
-                onPress={() => void said.say({ kind: 'style', item }, known)}
+                onPress={() => said.say({ kind: 'style', item }, known)}
                 testID={`style-${item}`}
               />
             );
@@ -97,14 +97,14 @@ export function Results({ athlete, said }: { readonly athlete: Pick<AthleteProfi
                 question={`${say.title(finding)}. Can they do it right slowly?`}
                 answers={SLOWLY}
                 chosen={slow?.item.canDoSlowly ?? null}
-                onAnswer={(canDoSlowly) => void said.say({ kind: 'slow', finding, canDoSlowly }, slow)}
+                onAnswer={(canDoSlowly) => said.say({ kind: 'slow', finding, canDoSlowly }, slow)}
                 testID={`slow-${finding}`}
               />
               <Asked
                 question="Where is it clean?"
                 answers={DRILL}
                 chosen={clean ?? null}
-                onAnswer={(answer) => void said.say({ kind: 'transfer', finding, ...CLEAN[answer] }, drill)}
+                onAnswer={(answer) => said.say({ kind: 'transfer', finding, ...CLEAN[answer] }, drill)}
                 testID={`drill-${finding}`}
               />
             </View>

@@ -16,7 +16,7 @@ export function Thoughts({ discipline, said }: { readonly discipline: Discipline
               key={id}
               label={text}
               chosen={known !== null}
-              onPress={() => void said.say({ kind: 'told', thought: id }, known)}
+              onPress={() => said.say({ kind: 'told', thought: id }, known)}
               testID={`told-${id}`}
             />
           );

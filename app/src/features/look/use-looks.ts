@@ -2,8 +2,7 @@ import type { DiagnosisRecord, ObservationRecord } from '@wrightonic/contract';
 import { FINDINGS } from '@wrightonic/core';
 import type { Discipline, Finding, FindingId, Link } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
-import { api } from '../../data/api';
-import { newId } from '../../data/ids';
+import { useObservations } from '../../parts/use-observations';
 
 export type Answer = 'yes' | 'no' | 'unsure';
 
@@ -43,9 +42,7 @@ function orderOf(finding: Finding, diagnosis: DiagnosisRecord): number {
 
 /** The looks of one page, those that would tell most first, and a way to answer them. */
 export function useLooks(athlete: string, discipline: Discipline, page: LookPage, today: string) {
-  const { data: diagnosis, error } = api.useDiagnosisQuery({ athlete });
-  const [put, putState] = api.usePutObservationMutation();
-  const [drop] = api.useDropObservationMutation();
+  const { diagnosis, error, refused, observe, takeBack } = useObservations(athlete);
   const answers = useMemo(() => newestAnswers(diagnosis?.evidence ?? []), [diagnosis]);
   const mine = useMemo(() => ownToday(diagnosis?.evidence ?? [], today), [diagnosis, today]);
   // The order is that of arriving on the page: rows must not jump under the thumb.
@@ -63,13 +60,9 @@ export function useLooks(athlete: string, discipline: Discipline, page: LookPage
     return { finding, answer, own: mine.get(finding.id) ?? null };
   });
   /** Agreeing adds a look; the same tap again takes back one's own of today; another answer takes its place. */
-  const answer = async (look: Look, given: Answer) => {
-    if (look.own?.answer !== given) {
-      const body = { on: today, evidence: { kind: 'eye', finding: look.finding.id, answer: given } } as const;
-      const kept = await put({ athlete, id: newId(), body });
-      if (kept.error) return;
-    }
-    if (look.own) await drop({ athlete, id: look.own.id });
+  const answer = (look: Look, given: Answer) => {
+    if (look.own?.answer !== given) observe({ on: today, evidence: { kind: 'eye', finding: look.finding.id, answer: given } });
+    if (look.own) takeBack(look.own.id);
   };
-  return { diagnosis, error: error ?? putState.error, looks, answer };
+  return { diagnosis, error, refused, looks, answer };
 }

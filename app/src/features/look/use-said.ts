@@ -1,13 +1,10 @@
 import type { ObservationRecord } from '@wrightonic/contract';
 import type { Evidence } from '@wrightonic/core';
-import { api } from '../../data/api';
-import { newId } from '../../data/ids';
+import { useObservations } from '../../parts/use-observations';
 
 /** What has been said of an athlete beside the looks, and a way to say it: one word of today for each thing. */
 export function useSaid(athlete: string, today: string) {
-  const { data: diagnosis } = api.useDiagnosisQuery({ athlete });
-  const [put, { error }] = api.usePutObservationMutation();
-  const [drop] = api.useDropObservationMutation();
+  const { diagnosis, observe, takeBack } = useObservations(athlete);
   const evidence = diagnosis?.evidence ?? [];
   /** The newest item for which something holds; of one day the last. */
   const newest = <K extends Evidence['kind']>(
@@ -22,15 +19,12 @@ export function useSaid(athlete: string, today: string) {
     return found;
   };
   /** Says something in the place of one's own word of today on it; the same again takes it back. */
-  const say = async (item: Evidence, before: { readonly record: ObservationRecord; readonly item: Evidence } | null) => {
+  const say = (item: Evidence, before: { readonly record: ObservationRecord; readonly item: Evidence } | null) => {
     const own = before && before.record.own && before.record.on === today ? before : null;
     const same = own !== null && JSON.stringify(own.item) === JSON.stringify(item);
-    if (!same) {
-      const kept = await put({ athlete, id: newId(), body: { on: today, evidence: item } });
-      if (kept.error) return;
-    }
-    if (own) await drop({ athlete, id: own.record.id });
+    if (!same) observe({ on: today, evidence: item });
+    if (own) takeBack(own.record.id);
   };
-  return { evidence, newest, say, error };
+  return { evidence, newest, say };
 }
 export type Said = ReturnType<typeof useSaid>;

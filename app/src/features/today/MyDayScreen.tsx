@@ -14,6 +14,7 @@ import { ClearanceForm } from '../../parts/ClearanceForm';
 import { ClearanceLine } from '../../parts/ClearanceLine';
 import { SessionItems } from '../../parts/SessionItems';
 import { ChildChoice } from '../../parts/ChildChoice';
+import { DayCalendar } from './DayCalendar';
 import { useVocabulary } from '../../ui/vocabulary';
 
 /** At home with a net: what, how many, one cue, and whether the arm may throw. */
@@ -24,6 +25,7 @@ export function MyDayScreen({ id }: { readonly id: string }) {
   const { data: me } = api.useMeQuery();
   const [form, setForm] = useState<'outing' | 'clearance' | null>(null);
   const { data, error, isLoading } = api.useAthleteQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
+  const { data: plan } = api.usePlanQuery({ athlete: id });
   const inWords = useWordsFor(data?.age ?? 99);
   if (isLoading || !me) return <Loading />;
   if (!data)
@@ -34,6 +36,8 @@ export function MyDayScreen({ id }: { readonly id: string }) {
     );
   const { today, workload, athlete } = data;
   const focus = data.foci[0];
+  const done = new Set(data.timeline.filter((line) => line.kind === 'session').map((line) => line.on));
+  const planned = new Set(plan?.assigned ? plan.plan.sessions.map((session) => session.date) : []);
   return (
     <Screen
       width={760}
@@ -75,37 +79,45 @@ export function MyDayScreen({ id }: { readonly id: string }) {
             </Blank>
           )}
         </Section>
-        <Section title="Arm">
-          <Row style={{ gap: SPACE.xl }}>
-            <Figure
-              value={String(workload.today.throwsLeft)}
-              label="throws left today"
-              tone={workload.today.throwsLeft === 0 ? 'clay' : undefined}
-            />
-            <Figure value={String(workload.week.throws)} label="in seven days" />
-          </Row>
-          <Text variant="bodySmall" style={{ color: palette.soft }}>
-            Anything that hurts is reported before the first throw.
-          </Text>
-          {form === 'outing' ? <OutingForm athlete={id} onDone={() => setForm(null)} /> : null}
-          {form === 'clearance' ? <ClearanceForm athlete={id} onDone={() => setForm(null)} /> : null}
-          {form === null ? (
-            <Row>
-              <Action kind="quiet" label="Add a game or outside throws" onPress={() => setForm('outing')} testID="add-outing" />
-              {workload.today.locked?.until === 'clearance' && mayAtAge(me.role, 'recordClearance', data.age) ? (
-                <Action kind="quiet" label="Record a clearance" onPress={() => setForm('clearance')} testID="record-clearance" />
-              ) : null}
-              {may(me.role, 'giveConsent') ? (
-                <Action
-                  kind="plain"
-                  label="Contacts and consent"
-                  onPress={() => router.push(`/athletes/${id}/family`)}
-                  testID="open-family"
-                />
-              ) : null}
+        <View style={{ gap: SPACE.xl }}>
+          <DayCalendar today={me.academy.today} done={done} planned={planned} />
+          <Section title="Arm">
+            <Row style={{ gap: SPACE.xl }}>
+              <Figure
+                value={String(workload.today.throwsLeft)}
+                label="throws left today"
+                tone={workload.today.throwsLeft === 0 ? 'clay' : undefined}
+              />
+              <Figure value={String(workload.week.throws)} label="in seven days" />
             </Row>
-          ) : null}
-        </Section>
+            <Text variant="bodySmall" style={{ color: palette.soft }}>
+              Anything that hurts is reported before the first throw.
+            </Text>
+            {form === 'outing' ? <OutingForm athlete={id} onDone={() => setForm(null)} /> : null}
+            {form === 'clearance' ? <ClearanceForm athlete={id} onDone={() => setForm(null)} /> : null}
+            {form === null ? (
+              <Row>
+                <Action kind="quiet" label="Add a game or outside throws" onPress={() => setForm('outing')} testID="add-outing" />
+                {workload.today.locked?.until === 'clearance' && mayAtAge(me.role, 'recordClearance', data.age) ? (
+                  <Action
+                    kind="quiet"
+                    label="Record a clearance"
+                    onPress={() => setForm('clearance')}
+                    testID="record-clearance"
+                  />
+                ) : null}
+                {may(me.role, 'giveConsent') ? (
+                  <Action
+                    kind="plain"
+                    label="Contacts and consent"
+                    onPress={() => router.push(`/athletes/${id}/family`)}
+                    testID="open-family"
+                  />
+                ) : null}
+              </Row>
+            ) : null}
+          </Section>
+        </View>
       </Panes>
     </Screen>
   );
