@@ -18,7 +18,7 @@ test(
   async ({ page }, info) => {
     await seen(page, `Ulva Stonebrook ${info.project.name} ${info.retry}`);
     const first = await page.getByTestId('first-root').innerText();
-    await page.getByLabel(/The hips start turning too late: seen, speaks for it/).click();
+    await page.getByRole('button', { name: /The hips start turning too late: seen.*speaks for it/ }).click();
     await expect(page.getByText(/times likelier if “the hips start turning too late” is there/)).toBeVisible();
     // The coach's own eye may be known by now; then the look weighs what it has earned, and says so.
     await expect(page.getByText(/^(house|own value)$/).first()).toBeVisible();

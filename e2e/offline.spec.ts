@@ -76,12 +76,12 @@ async function signInAndWait(context: BrowserContext, page: Page): Promise<{ id:
   return next;
 }
 
-/** Looks that the judgement of an athlete rests on. */
-async function looksOf(context: BrowserContext, athlete: string): Promise<number> {
+/** Looks that the judgement of an athlete rests on, as their buttons are called. */
+async function looksOf(context: BrowserContext, athlete: string): Promise<string[]> {
   const { evidence } = (await (await context.request.get(`/api/athletes/${athlete}/diagnosis`)).json()) as {
-    evidence: { evidence: { kind: string } }[];
+    evidence: { evidence: { kind: string; finding?: string; answer?: string } }[];
   };
-  return evidence.filter((e) => e.evidence.kind === 'eye').length;
+  return evidence.flatMap(({ evidence: item }) => (item.kind === 'eye' ? [`${item.finding}-${item.answer}`] : []));
 }
 
 /** Reps of all sessions that the athlete's page lists. */
@@ -166,7 +166,8 @@ test('a browser that is started without a network opens the day, runs a session,
   await later.context.setOffline(false);
   await expect(later.page.getByTestId('connection')).toBeHidden({ timeout: 30_000 });
   await expect.poll(async () => (await repsOf(later.context, id)) - before).toBe(5);
-  expect((await looksOf(later.context, id)) - looksBefore).toBe(1);
+  const times = (looks: readonly string[]) => looks.filter((look) => look === seen).length;
+  expect(times(await looksOf(later.context, id)) - times(looksBefore)).toBe(1);
 });
 
 /** Eight made-up athletes in a group of their own. @returns their ids by name */

@@ -66,7 +66,7 @@ test('a drill is said in the academy’s own words, in versions', { tag: '@once'
   await signIn(page);
   await page.goto('/drills');
   const name = `Long glide ${info.project.name} ${info.retry}`;
-  await page.getByLabel('Search drills').fill('straight-line');
+  await page.getByLabel('A drill, or what it should mend').fill('straight-line');
   await page.getByRole('button').filter({ hasText: 'rung 2 · dry' }).first().click();
   await page.getByTestId('own-words').click();
   await page.getByTestId('own-name').fill(name);
@@ -80,7 +80,7 @@ test('a drill is copied, and a ladder put in another order', { tag: '@once' }, a
   await signIn(page);
   await page.goto('/drills');
   const name = `Porch glide ${info.project.name} ${info.retry}`;
-  await page.getByLabel('Search drills').fill('no-brake walk');
+  await page.getByLabel('A drill, or what it should mend').fill('no-brake walk');
   await page.getByRole('button').filter({ hasText: 'No-brake walk' }).first().click();
   await page.getByTestId('own-copy').click();
   await page.getByTestId('own-reps').fill('0');
@@ -89,7 +89,7 @@ test('a drill is copied, and a ladder put in another order', { tag: '@once' }, a
   await expect(page.getByText(/reps/).first()).toBeVisible();
   await page.getByTestId('own-reps').fill('9');
   await page.getByTestId('own-save').click();
-  await page.getByLabel('Search drills').fill(name);
+  await page.getByLabel('A drill, or what it should mend').fill(name);
   await expect(page.getByText(name).first()).toBeVisible();
 
   await page.goto('/drills/ladder?finding=stall&discipline=overhand');
