@@ -44,7 +44,7 @@ it.each([
 });
 
 describe('speeds', () => {
-  const speedsBy = async (gun: object & { name: string }) => {
+  const speedsBy = async (gun: Omit<typeof GUN, 'offset'> & { offset: number | null }) => {
     const client = await signedIn(harness);
     const athlete = await addAthlete(client);
     await client.put(`/guns/${uuid()}`, gun).expect(200);
