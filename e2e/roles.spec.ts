@@ -38,12 +38,27 @@ const OF_ATHLETE = [
   'what-if',
 ].concat('plan', 'numbers', 'run');
 
-for (const role of Object.keys(PEOPLE) as (keyof typeof PEOPLE)[])
-  test(`as ${role}, every screen opens or says that it is not theirs${READ[role] ? ', and axe has nothing to say' : ''}`, async ({
-    page,
-    browser,
-    baseURL,
-  }) => {
+/** In how many tests a role's screens are opened: reading them takes longest. */
+const PARTS: Partial<Record<string, number>> = { owner: 3 };
+
+// Nothing is changed here: the tests may run beside each other, each browser with its own academy.
+test.describe.configure({ mode: 'parallel' });
+
+interface Part {
+  role: keyof typeof PEOPLE;
+  part: number;
+  parts: number;
+}
+
+const EACH: Part[] = (Object.keys(PEOPLE) as (keyof typeof PEOPLE)[]).flatMap((role) => {
+  const parts = PARTS[role] ?? 1;
+  return Array.from({ length: parts }, (_, part) => ({ role, part, parts }));
+});
+
+for (const { role, part, parts } of EACH)
+  test(`as ${role}, every screen opens or says that it is not theirs${READ[role] ? ', and axe has nothing to say' : ''}${
+    parts > 1 ? ` (${part + 1} of ${parts})` : ''
+  }`, async ({ page, browser, baseURL }) => {
     test.setTimeout(240_000);
     const errors: string[] = [];
     const violations: string[] = [];
@@ -66,7 +81,7 @@ for (const role of Object.keys(PEOPLE) as (keyof typeof PEOPLE)[])
       '/drills',
       '/desk',
       ...['account', 'settings', 'bands', 'findings', 'people', 'groups', 'guns', 'import', 'audit'].map((p) => `/desk/${p}`),
-    ];
+    ].filter((_, n) => n % parts === part);
     for (const path of paths) {
       await page.goto(path);
       // The page is another one: no two are called alike.
