@@ -25,7 +25,7 @@ const ROLES = [
   'athlete',
   'athlete',
   'guardian',
-];
+] as const;
 const PASSWORD = 'seven quiet herons';
 
 const base = process.env.BASE_URL!;

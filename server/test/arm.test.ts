@@ -186,10 +186,10 @@ describe('a clearance', () => {
     await clear(coach, athlete, { mostThrows: 20 }, id).expect(200);
     await clear(guardian, athlete, { mostThrows: 200 }, id).expect(404);
     await clear(coach, await addAthlete(coach), { mostThrows: 200 }, id).expect(404);
-    expect((await harness.db('clearances').where('id', id).first()).most_throws).toBe(20);
+    expect((await harness.db('clearances').where('id', id).first())!.most_throws).toBe(20);
     await clear(coach, athlete, { mostThrows: 25 }, id).expect(200);
     const [kept] = await harness.db('corrections').where('row_id', id);
-    expect(JSON.parse(JSON.stringify(kept.before)).most_throws).toBe(20);
+    expect(JSON.parse(JSON.stringify(kept!.before)).most_throws).toBe(20);
     // Of two that overlap the stricter counts, whoever recorded it and in whatever order.
     await startSession(coach, athlete, '2026-05-04', [{ site: 'elbow', score: 4 }]);
     at('2026-05-06T12:00:00Z');
@@ -206,14 +206,7 @@ describe('the assigned plan answers at once', () => {
     readonly effort: [number, number];
     readonly throws: number;
   }
-  interface Assigned {
-    readonly id: string;
-    readonly on_date: string;
-    readonly session: { readonly throws: number; readonly items: Item[] };
-    readonly done: number;
-  }
-  const assigned = async (athlete: string): Promise<Assigned[]> =>
-    (await harness.db('assignments').where('athlete_id', athlete).orderBy('on_date')) as Assigned[];
+  const assigned = async (athlete: string) => harness.db('assignments').where('athlete_id', athlete).orderBy('on_date');
   const throwsFrom = async (athlete: string, from: string, to = '9999') =>
     (await assigned(athlete)).filter((a) => a.on_date >= from && a.on_date <= to).reduce((n, a) => n + a.session.throws, 0);
 

@@ -64,7 +64,7 @@ describe('speeds', () => {
       surface: 'turf',
     }));
     await client.post(`/athletes/${athlete}/sessions/${session}/log`, { entries }).expect(200);
-    const kept = (await harness.db('readings').where('athlete_id', athlete).first()) as Record<string, unknown>;
+    const kept = (await harness.db('readings').where('athlete_id', athlete).first())!;
     expect([kept.pitch, kept.ball_g, kept.distance_m, kept.surface]).toEqual(['fastball', 142, 18.4, 'turf']);
     const { body } = await client.get(`/athletes/${athlete}/progress`).expect(200);
     return (body.trend.series as { level: number }[])[0]!.level;

@@ -51,7 +51,7 @@ describe('the coach’s word', () => {
     expect(back.body.result.posterior['late-hips']).toBeGreaterThan(0.5);
     // That it stood is kept.
     const row = await harness.db('rulings').where('id', id).first();
-    expect(row.ended_at).not.toBeNull();
+    expect(row!.ended_at).not.toBeNull();
     expect(
       (await owner.get(`/athletes/${athlete}`).expect(200)).body.timeline.map((t: { text: string }) => t.text).join(),
     ).toContain('film says otherwise');
@@ -83,7 +83,7 @@ describe('the coach’s word', () => {
   it('moves the roster’s flags with it', async () => {
     for (const finding of ['fly-open', 'arm-drag', 'early-arm']) await see(owner, finding, 'yes');
     await measure(2);
-    const flags = async () => (await harness.db('athletes').where('id', athlete).first()).flags;
+    const flags = async () => (await harness.db('athletes').where('id', athlete).first())!.flags;
     expect(await flags()).toContain('arm-drag');
     await rule('arm-drag', 'absent').expect(200);
     expect(await flags()).not.toContain('arm-drag');

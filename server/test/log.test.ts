@@ -96,7 +96,7 @@ describe('marks', () => {
     ]);
     const body = await log(coach, athlete, session, [slip, tagged]);
     expect(body.session.workload.week.throws).toBe(0);
-    expect((await harness.db('reps').where('id', idOf(tagged)).first()).cheat).toBe('back-leg-lost');
+    expect((await harness.db('reps').where('id', idOf(tagged)).first())!.cheat).toBe('back-leg-lost');
   });
 
   it('take the verdict away after a minute and keep the load; a coach may take that away too, with a reason', async () => {
@@ -114,7 +114,7 @@ describe('marks', () => {
       .expect(200);
     expect(page.workload.week.throws).toBe(0);
     const [line] = await harness.db('audit_entries').where('athlete_id', athlete).where('did', 'like', '%tapped on the bench%');
-    expect(line.who).toBe('Test Person');
+    expect(line!.who).toBe('Test Person');
     expect(await harness.db('corrections').where('row_id', idOf(thrown))).toHaveLength(1);
   });
 
@@ -274,7 +274,7 @@ describe('ids', () => {
       .put(`/athletes/${mine}/outings/${id}`, { on: '2026-05-03', pitches: 0, throws: 0, highEffort: 0, innings: 0 })
       .expect(422);
     await coach.put(`/athletes/${mine}/outings/${id}`, { ...outing, pitches: 85, throws: 85 }).expect(200);
-    expect((await harness.db('corrections').where('row_id', id))[0].before.pitches).toBe(90);
+    expect((await harness.db('corrections').where('row_id', id))[0]!.before).toMatchObject({ pitches: 90 });
 
     const session = await startSession(coach, mine);
     await coach.put(`/athletes/${other}/sessions/${session}`, { on: '2026-05-04', assignment: null, painBefore: [] }).expect(404);

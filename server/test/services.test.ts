@@ -214,11 +214,9 @@ describe('plans', () => {
     await coach.post(`/athletes/${athlete}/sessions/${session}/finish`).expect(200);
     const second = await make();
     const rows = await harness.db('assignments').where('athlete_id', athlete).orderBy('on_date');
-    expect(rows.filter((r: { done: number }) => r.done)).toHaveLength(1);
-    expect(
-      rows.filter((r: { done: number; plan_id: string }) => !r.done).every((r: { plan_id: string }) => r.plan_id === second),
-    ).toBe(true);
-    expect(rows.every((r: { on_date: string }) => r.on_date !== '2026-05-08')).toBe(true);
+    expect(rows.filter((r) => r.done)).toHaveLength(1);
+    expect(rows.filter((r) => !r.done).every((r) => r.plan_id === second)).toBe(true);
+    expect(rows.every((r) => r.on_date !== '2026-05-08')).toBe(true);
     const { body: plan } = await coach.get(`/athletes/${athlete}/plan`);
     expect(plan.plan.sessions[0].items.some((i: { drill: string }) => i.drill === 'crossover-tap')).toBe(true);
   });

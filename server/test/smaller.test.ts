@@ -36,7 +36,7 @@ describe('a discipline that is corrected', () => {
     const { body: diagnosis } = await owner.get(`/athletes/${athlete}/diagnosis`).expect(200);
     expect(diagnosis.evidence.map((e: { evidence: { finding: string } }) => e.evidence.finding)).toEqual(['slouch']);
     const [aside] = await harness.db('observations').where('athlete_id', athlete).whereNotNull('set_aside');
-    expect(aside.set_aside).toContain('from overhand to windmill');
+    expect(aside!.set_aside).toContain('from overhand to windmill');
     await owner.put(`/athletes/${athlete}`, { ...ATHLETE, setForeignAside: true }).expect(200);
   });
 });

@@ -1,9 +1,10 @@
 import type { Role } from '@wrightonic/contract';
 import type { Knex } from 'knex';
-import { plainName, whereSignsInAs } from './names';
+import { plainName, userCalled } from './names';
 import { passwordMatches } from './passwords';
 import { digest, newSecret } from './secrets';
 import { countTry, forgetTries, ownKey, tryKey } from './tries';
+import type { UserDbRow } from '../db/tables';
 
 export interface User {
   readonly id: string;
@@ -20,23 +21,12 @@ export interface User {
 export const SESSION_DAYS = 30;
 export const DEVICE_DAYS = 400;
 
-interface UserRow {
-  id: string;
-  academy_id: string;
-  role: Role;
-  name: string;
-  sign_in: string;
-  password_hash: string;
-}
-
-async function toUser(db: Knex, row: UserRow): Promise<User> {
-  const linked = async (table: string, column: string): Promise<string[]> =>
-    (
-      (await db(table).where({ user_id: row.id, academy_id: row.academy_id }).orderBy(column).select(column)) as Record<
-        string,
-        string
-      >[]
-    ).map((link) => link[column]!);
+async function toUser(db: Knex, row: UserDbRow): Promise<User> {
+  const linked = (table: 'user_athletes' | 'user_groups', column: 'athlete_id' | 'group_id'): Promise<string[]> =>
+    db<Record<string, string>>(table as string)
+      .where({ user_id: row.id, academy_id: row.academy_id })
+      .orderBy(column)
+      .pluck(column);
   const family = row.role === 'athlete' || row.role === 'guardian';
   return {
     id: row.id,
@@ -81,7 +71,8 @@ export async function openSession(db: Knex, userId: string, now: Date, device: s
     .onConflict('token_hash')
     .merge(['user_id', 'seen_at']);
   await db('users').where('id', userId).update({ last_seen_at: now });
-  const row = (await db('users').where('id', userId).first()) as UserRow;
+  const row = await db('users').where('id', userId).first();
+  if (!row) throw new Error('The account was taken away while its session opened.');
   return { token, device, user: await toUser(db, row) };
 }
 
@@ -90,7 +81,7 @@ export async function openSession(db: Knex, userId: string, now: Date, device: s
  * @throws ProblemError 429 after too many wrong ones from the same door
  */
 export async function signIn(db: Knex, name: string, password: string, visitor: Visitor, now: Date): Promise<SignedIn | null> {
-  const row = (await whereSignsInAs(db('users'), name).first()) as UserRow | undefined;
+  const row = await userCalled(db, name);
   const known = await knownDevice(db, row?.id, visitor.device);
   const key = tryKey(row?.id ?? plainName(name), visitor.address, known);
   await countTry(db, key, now);
@@ -106,7 +97,7 @@ export async function signIn(db: Knex, name: string, password: string, visitor: 
  */
 export async function provesPassword(db: Knex, user: string, password: string, now: Date): Promise<boolean> {
   await countTry(db, ownKey(user), now);
-  const row = (await db('users').where('id', user).first('password_hash')) as { password_hash: string } | undefined;
+  const row = await db('users').where('id', user).first('password_hash');
   if (!(await passwordMatches(row?.password_hash ?? null, password))) return false;
   await forgetTries(db, ownKey(user), now);
   return true;
@@ -114,11 +105,11 @@ export async function provesPassword(db: Knex, user: string, password: string, n
 
 export async function userOf(db: Knex, token: string | undefined, now: Date): Promise<User | null> {
   if (!token) return null;
-  const row = (await db('sign_ins')
+  const row = await db('sign_ins')
     .join('users', 'users.id', 'sign_ins.user_id')
     .where('token_hash', digest(token))
     .where('expires_at', '>', now)
-    .first('users.*')) as UserRow | undefined;
+    .first<UserDbRow | undefined>('users.*');
   return row ? toUser(db, row) : null;
 }
 

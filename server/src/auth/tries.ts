@@ -21,12 +21,6 @@ export function tryKey(account: string, address: string, knownDevice: string | n
 /** Tries at a password by somebody who is signed in: a lost phone is no place to guess it. */
 export const ownKey = (user: string): string => digest(`own|${user}`);
 
-interface TryRow {
-  failures: number;
-  last_at: Date;
-  closed_until: Date | null;
-}
-
 const waitAfter = (failures: number): number =>
   failures < FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, FIRST_WAIT_S * 2 ** (failures - FREE_TRIES));
 
@@ -43,15 +37,15 @@ export async function countTry(db: Knex, key: string, now: Date): Promise<void> 
   // Outside of the transaction: an insert that finds the row there would hold a lock that two tries cannot both raise.
   await db('sign_in_tries').insert({ key_hash: key, failures: 0, last_at: now }).onConflict('key_hash').ignore();
   await db.transaction(async (trx) => {
-    const row = (await trx('sign_in_tries').where('key_hash', key).forUpdate().first()) as TryRow;
-    if (row.closed_until && row.closed_until > now)
+    const row = await trx('sign_in_tries').where('key_hash', key).forUpdate().first();
+    if (row?.closed_until && row.closed_until > now)
       throw new ProblemError(
         429,
         'Too many tries',
         `Too many wrong passwords from here. Try again in ${inWords((row.closed_until.getTime() - now.getTime()) / 1000)}, or ask an owner of the academy for a link that sets a new password.`,
       );
-    const fresh = now.getTime() - row.last_at.getTime() > FORGOTTEN_AFTER_MS;
-    const failures = (fresh ? 0 : row.failures) + 1;
+    const stale = !row || now.getTime() - row.last_at.getTime() > FORGOTTEN_AFTER_MS;
+    const failures = (stale ? 0 : row.failures) + 1;
     const wait = waitAfter(failures);
     await trx('sign_in_tries')
       .where('key_hash', key)

@@ -1,5 +1,6 @@
 import knex from 'knex';
 import type { Knex } from 'knex';
+import { asText } from '../boundary';
 import type { Config } from '../config';
 import { MIGRATIONS } from './migrations';
 import type { Migration } from './migrations';
@@ -11,7 +12,7 @@ export function connect(database: Config['database']): Knex {
     connection: {
       ...database,
       timezone: 'Z',
-      dateStrings: ['DATE'] as unknown as boolean /* the driver takes a list of types, Knex’s types do not know it */,
+      dateStrings: asText(['DATE']),
       supportBigNumbers: true,
       decimalNumbers: true,
     },

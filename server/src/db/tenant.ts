@@ -1,7 +1,16 @@
 import type { Knex } from 'knex';
 import { conflict, notFound } from '../problems';
+import { ownRows } from '../boundary';
+import type { AcademyTables, Query, Values } from './tables';
 
-type Row = Record<string, unknown>;
+type Name = keyof AcademyTables;
+/** Tables whose rows have an id. */
+type Named = { [N in Name]: AcademyTables[N] extends { id: string } ? N : never }[Name];
+/** A row to be written; the academy is added. */
+type NewRow<N extends Name> = Omit<Values<AcademyTables[N]>, 'academy_id'>;
+/** Columns of a table whichever it is. */
+type Columns = Record<string, unknown>;
+type WithId<N extends Name> = NewRow<N> & { readonly id: string };
 
 const idTaken = () => conflict('That id is taken', 'A record with this id exists already. Make a new id and send it again.');
 
@@ -16,40 +25,46 @@ export class Tenant {
   ) {}
 
   /** A query on the academy's rows of a table. */
-  from(table: string): Knex.QueryBuilder {
-    const alias = / as (\w+)$/.exec(table)?.[1] ?? table;
-    return this.db(table).where(`${alias}.academy_id`, this.academy);
+  from<N extends Name>(table: N): Query<N> {
+    return this.named(table, table);
+  }
+
+  /** The same under another name, where a table meets itself. */
+  fromAs<N extends Name>(table: N, alias: string): Query<N> {
+    return this.named(table, alias);
+  }
+
+  /** A query on whichever table: what it answers is not known by its type. */
+  fromAny(table: Name): Knex.QueryBuilder<Columns, Columns[]> {
+    return this.plain(table).where(`${table}.academy_id`, this.academy);
   }
 
   /** The academy's own row. */
-  academyRow(): Knex.QueryBuilder {
+  academyRow() {
     return this.db('academies').where('id', this.academy);
   }
 
   /** Whether the academy has such a row. */
-  async has(table: string, where: Record<string, string | boolean>): Promise<boolean> {
-    return ((await this.from(table).where(where).first('id')) as object | undefined) !== undefined;
+  async has(table: Named, where: Record<string, string | boolean>): Promise<boolean> {
+    return (await this.fromAny(table).where(where).first('id')) !== undefined;
   }
 
   /** A table that has no academy of its own: rows that hang on people or channels, reached by their owner's id. */
-  outside(table: 'sign_ins'): Knex.QueryBuilder {
+  outside(table: 'sign_ins') {
     return this.db(table);
   }
 
   /** Inserts rows that have no id: links between two of the academy's rows. Made twice, they are there once. */
-  async insertLinks(table: string, rows: readonly Row[]): Promise<void> {
+  async insertLinks<N extends Name>(table: N, rows: readonly NewRow<N>[]): Promise<void> {
     if (rows.length === 0) return;
-    await this.db(table)
-      .insert(rows.map((row) => ({ ...row, academy_id: this.academy })))
-      .onConflict()
-      .ignore();
+    await this.plain(table).insert(this.marked(rows)).onConflict().ignore();
   }
 
   /** Inserts rows that were looked for and not found. @throws ProblemError when one of the ids is taken all the same */
-  async insertNew(table: string, rows: readonly object[]): Promise<void> {
+  async insertNew<N extends Named>(table: N, rows: readonly NewRow<N>[]): Promise<void> {
     if (rows.length === 0) return;
-    await this.db(table)
-      .insert(rows.map((row) => ({ ...row, academy_id: this.academy })))
+    await this.plain(table)
+      .insert(this.marked(rows))
       .catch((error: Error & { code?: string }) => {
         if (error.code === 'ER_DUP_ENTRY') throw idTaken();
         throw error;
@@ -57,17 +72,21 @@ export class Tenant {
   }
 
   /** Writes rows under their own key, over what is there. @param columns what is written over */
-  async write(table: string, rows: readonly Row[], columns: readonly string[]): Promise<void> {
+  async write<N extends Name>(
+    table: N,
+    rows: readonly NewRow<N>[],
+    columns: readonly (keyof AcademyTables[N] & string)[],
+  ): Promise<void> {
     if (rows.length === 0) return;
-    await this.db(table)
-      .insert(rows.map((row) => ({ ...row, academy_id: this.academy })))
+    await this.plain(table)
+      .insert(this.marked(rows))
       .onConflict()
-      .merge(columns as string[]);
+      .merge([...columns]);
   }
 
   /** Holds an athlete's row until the end of the transaction: whoever writes about the same athlete waits. Undefined when there is none. */
-  async hold<T>(athlete: string): Promise<T | undefined> {
-    return (await this.from('athletes').where('id', athlete).forUpdate().first()) as T | undefined;
+  hold(athlete: string): Promise<AcademyTables['athletes'] | undefined> {
+    return this.from('athletes').where('id', athlete).forUpdate().first();
   }
 
   raw(sql: string): Knex.Raw {
@@ -78,11 +97,11 @@ export class Tenant {
    * Inserts rows whose ids the client made. A row that is already there stays as it is, so that a repeated write is one row.
    * @throws ProblemError when an id belongs to another academy, or to another athlete or author of this one
    */
-  async insertOnce(table: string, rows: Row | readonly Row[]): Promise<void> {
-    const list = (Array.isArray(rows) ? rows : [rows]) as Row[];
+  async insertOnce<N extends Named>(table: N, rows: WithId<N> | readonly WithId<N>[]): Promise<void> {
+    const list = this.marked(Array.isArray(rows) ? (rows as readonly WithId<N>[]) : [rows as WithId<N>]);
     if (list.length === 0) return;
-    await this.db(table)
-      .insert(list.map((row) => ({ ...row, academy_id: this.academy })))
+    await this.plain(table)
+      .insert(list)
       .onConflict()
       // Nothing is changed: neither the row of this id, nor one that another unique key stands against.
       .merge({ id: this.db.ref('id') });
@@ -93,15 +112,11 @@ export class Tenant {
    * Inserts a row, or changes the academy's own row of that id.
    * @throws ProblemError when the id belongs to another athlete
    */
-  async upsert(table: string, row: Row): Promise<void> {
-    const known = (await this.from(table)
-      .where('id', row.id as string)
-      .first()) as Row | undefined;
-    if (known && row.athlete_id !== undefined && known.athlete_id !== row.athlete_id) throw notFound('record');
-    if (known)
-      await this.from(table)
-        .where('id', row.id as string)
-        .update(row);
+  async upsert<N extends Named>(table: N, row: WithId<N>): Promise<void> {
+    const { athlete_id: athlete } = row as Columns;
+    const known = await this.fromAny(table).where('id', row.id).first();
+    if (known && athlete !== undefined && known.athlete_id !== athlete) throw notFound('record');
+    if (known) await this.fromAny(table).where('id', row.id).update(row);
     else await this.insertOnce(table, row);
   }
 
@@ -111,12 +126,25 @@ export class Tenant {
     return this.db.transaction((trx) => work(new Tenant(trx, this.academy)));
   }
 
-  private async requireOwn(table: string, rows: readonly Row[]): Promise<void> {
+  /** Rows of a table whichever it is. */
+  private plain(table: string): Knex.QueryBuilder<Columns, Columns[]> {
+    return this.db<Columns>(table);
+  }
+
+  private named<N extends Name>(table: N, alias: string): Query<N> {
+    return ownRows<N>(this.db(table === alias ? table : `${table} as ${alias}`).where(`${alias}.academy_id`, this.academy));
+  }
+
+  private marked(rows: readonly object[]): Columns[] {
+    return rows.map((row) => ({ ...row, academy_id: this.academy }));
+  }
+
+  private async requireOwn(table: Name, rows: readonly Columns[]): Promise<void> {
     const ids = rows.map((row) => row.id as string);
     const of = ['athlete_id', 'author_id'].filter((column) => rows.some((row) => row[column] !== undefined));
-    const own = (await this.from(table)
+    const own = await this.fromAny(table)
       .whereIn('id', ids)
-      .select('id', ...of)) as Row[];
+      .select('id', ...of);
     if (own.length !== new Set(ids).size) throw idTaken();
     // An id belongs to its athlete and its author for good.
     const given = new Map(rows.map((row) => [row.id, row]));

@@ -6,24 +6,10 @@ import { Tenant } from '../db/tenant';
 import type { Academy, Context } from '../services/context';
 import { dayIn } from '../services/time';
 
-interface AcademyRow {
-  id: string;
-  name: string;
-  speed_unit: Academy['speedUnit'];
-  length_unit: Academy['lengthUnit'];
-  time_zone: string;
-  league_daily_limit: number | null;
-  league: Academy['league'];
-  league_ages: Academy['leagueAges'];
-  schools: Academy['schools'];
-  words: Academy['words'];
-  weighted_balls: number;
-  numbers: Academy['numbers'];
-}
-
 /** The setting of a request: the user's academy and the academy's own day. */
 export async function contextFor(db: Knex, user: User, now: Date, token = '', program = ''): Promise<Context> {
-  const row = (await db('academies').where('id', user.academyId).first()) as AcademyRow;
+  const row = await db('academies').where('id', user.academyId).first();
+  if (!row) throw new Error('Somebody is signed in whose academy is gone.');
   const academy: Academy = {
     id: row.id,
     name: row.name,

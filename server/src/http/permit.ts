@@ -28,11 +28,11 @@ export async function requireWithin(tenant: Tenant, user: User, reach: Reach, at
   if (reach === 'academy') return;
   if (reach === 'own' && user.athletes.includes(athlete)) return;
   if (reach === 'groups' && user.groups.length > 0) {
-    const member = (await tenant
+    const member = await tenant
       .from('group_members')
       .where('athlete_id', athlete)
       .whereIn('group_id', user.groups)
-      .first('athlete_id')) as object | undefined;
+      .first('athlete_id');
     if (member) return;
   }
   throw notFound('athlete');
@@ -41,7 +41,7 @@ export async function requireWithin(tenant: Tenant, user: User, reach: Reach, at
 /** Rights that hang on the athlete’s age. @throws ProblemError 403 where the person does not have it at that age */
 async function requireAge(tenant: Tenant, user: User, right: RightName, athlete: string, today: IsoDate): Promise<void> {
   if (agesOf(right, user.role) === null) return;
-  const row = (await tenant.from('athletes').where('id', athlete).first('birth_date')) as { birth_date: IsoDate } | undefined;
+  const row = await tenant.from('athletes').where('id', athlete).first('birth_date');
   if (!row) throw notFound('athlete');
   if (mayAtAge(user.role, right, ageOn(row.birth_date, today))) return;
   const does = RIGHTS[right].does;

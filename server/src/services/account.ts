@@ -1,17 +1,18 @@
-import type { InvitationFace, InvitationToken, Joining, Me, NamedId, PasswordChange, Role } from '@wrightonic/contract';
+import type { InvitationFace, InvitationToken, Joining, Me, PasswordChange } from '@wrightonic/contract';
 import type { Knex } from 'knex';
 import { hashPassword } from '../auth/passwords';
 import { digest } from '../auth/secrets';
 import { isUsual } from '../auth/weak';
 import { ProblemError, conflict, wrongField } from '../problems';
 import type { Context } from './context';
+import type { InvitationDbRow } from '../db/tables';
 
 export async function me(ctx: Context): Promise<Me> {
   const { id: _, ...academy } = ctx.academy;
   const athletes =
     ctx.user.athletes.length === 0
       ? []
-      : ((await ctx.tenant.from('athletes').whereIn('id', ctx.user.athletes).orderBy('name').select('id', 'name')) as NamedId[]);
+      : await ctx.tenant.from('athletes').whereIn('id', ctx.user.athletes).orderBy('name').select('id', 'name');
   return {
     id: ctx.user.id,
     name: ctx.user.name,
@@ -53,23 +54,10 @@ function refuseWeak(path: string, password: string, signIn: string): void {
     throw wrongField(path, 'is among the first that anybody tries; take a few words that do not belong together');
 }
 
-interface InvitationDbRow {
-  id: string;
-  academy_id: string;
-  role: Role;
-  name: string;
-  athletes: string[];
-  groups: string[];
-  user_id: string | null;
-  expires_at: Date;
-  used_at: Date | null;
-  taken_back_at: Date | null;
-}
-
 /** The invitation of a secret. @throws ProblemError 410 once it is used, taken back or too old */
 async function invitationOf(db: Knex, token: string, now: Date, lock: boolean): Promise<InvitationDbRow> {
   const query = db('invitations').where('token_hash', digest(token)).first();
-  const row = (await (lock ? query.forUpdate() : query)) as InvitationDbRow | undefined;
+  const row = await (lock ? query.forUpdate() : query);
   const gone = (detail: string) => new ProblemError(410, 'This link no longer works', `${detail} Ask for a new one.`);
   if (!row || row.taken_back_at) throw gone('The invitation was taken back, or never was.');
   if (row.used_at) throw gone('The invitation has been used; each works once.');
@@ -80,18 +68,17 @@ async function invitationOf(db: Knex, token: string, now: Date, lock: boolean): 
 /** What an invitation is for. Whoever has the link is not yet anybody, so no academy is behind these queries. */
 export async function lookAtInvitation(db: Knex, { token }: InvitationToken, now: Date): Promise<InvitationFace> {
   const row = await invitationOf(db, token, now, false);
-  const academy = (await db('academies').where('id', row.academy_id).first('name')) as { name: string };
-  const athletes = (await db('athletes')
+  const academy = await db('academies').where('id', row.academy_id).first('name');
+  const athletes = await db('athletes')
     .where('academy_id', row.academy_id)
     .whereIn('id', row.athletes)
     .orderBy('name')
-    .select('name')) as { name: string }[];
+    .select('name');
   const user = row.user_id
-    ? ((await db('users').where({ id: row.user_id, academy_id: row.academy_id }).first('sign_in')) as
-        { sign_in: string } | undefined)
+    ? await db('users').where({ id: row.user_id, academy_id: row.academy_id }).first('sign_in')
     : undefined;
   return {
-    academy: academy.name,
+    academy: academy?.name ?? '',
     role: row.role,
     name: row.name,
     athletes: athletes.map((a) => a.name),
@@ -107,8 +94,7 @@ export async function join(db: Knex, given: Joining, now: Date, newId: () => str
     const row = await invitationOf(trx, given.token, now, true);
     const take = () => trx('invitations').where('id', row.id).update({ used_at: now });
     if (row.user_id) {
-      const user = (await trx('users').where({ id: row.user_id, academy_id: row.academy_id }).first()) as
-        { sign_in: string } | undefined;
+      const user = await trx('users').where({ id: row.user_id, academy_id: row.academy_id }).first();
       if (user?.sign_in !== given.signIn) throw wrongField('signIn', 'is not the account that this link is for');
       refuseWeak('password', given.password, given.signIn);
       await trx('users').where('id', row.user_id).update({ password_hash: passwordHash });
@@ -131,10 +117,11 @@ export async function join(db: Knex, given: Joining, now: Date, newId: () => str
       password_hash: passwordHash,
     });
     // Athletes and groups may have gone since the invitation was written.
-    const still = async (table: string, ids: readonly string[]) =>
-      ((await trx(table).where('academy_id', row.academy_id).whereIn('id', ids).select('id')) as { id: string }[]).map(
-        (r) => r.id,
-      );
+    const still = (table: string, ids: readonly string[]): Promise<string[]> =>
+      trx(table)
+        .where('academy_id', row.academy_id)
+        .whereIn('id', [...ids])
+        .pluck('id');
     const athletes = await still('athletes', row.athletes);
     if (row.athletes.length > 0 && athletes.length === 0)
       throw conflict('The athlete is gone', 'The athlete of this invitation is no longer in the academy.');

@@ -1,7 +1,7 @@
 /** A plan’s sessions, handed out day by day. */
 import type { IsoDate, Plan, PlanSession } from '@wrightonic/core';
 import type { Context } from './context';
-import type { PlanRow } from './plans';
+import type { PlanDbRow } from '../db/tables';
 
 const toRows = (ctx: Context, athleteId: string, planId: string, sessions: readonly PlanSession[]) =>
   sessions.map((session) => ({
@@ -28,20 +28,17 @@ export async function assign(ctx: Context, athleteId: string, id: string, plan: 
 }
 
 /** The plan that is assigned: the one made last. */
-export const assignedPlan = async (ctx: Context, athleteId: string): Promise<PlanRow | undefined> =>
-  (await ctx.tenant
+export const assignedPlan = async (ctx: Context, athleteId: string): Promise<PlanDbRow | undefined> =>
+  await ctx.tenant
     .from('plans')
     .where({ athlete_id: athleteId, assigned: true })
     .orderBy('created_at', 'desc')
     .orderBy('id', 'desc')
-    .first()) as PlanRow | undefined;
+    .first();
 
 /** A session that runs while its day is planned anew goes on under what is assigned now. */
 export async function relink(ctx: Context, athleteId: string): Promise<void> {
-  const now = (await ctx.tenant
-    .from('assignments')
-    .where({ athlete_id: athleteId, on_date: ctx.today, done: false })
-    .first('id')) as { id: string } | undefined;
+  const now = await ctx.tenant.from('assignments').where({ athlete_id: athleteId, on_date: ctx.today, done: false }).first('id');
   if (!now) return;
   await ctx.tenant
     .from('work_sessions')

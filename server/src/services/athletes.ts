@@ -1,33 +1,8 @@
-import type { AthleteRecord, IntakeRecord } from '@wrightonic/contract';
-import type { AthleteProfile, FindingId, IsoDate, LinkState } from '@wrightonic/core';
+import type { AthleteRecord } from '@wrightonic/contract';
+import type { AthleteProfile } from '@wrightonic/core';
 import { notFound } from '../problems';
 import type { Context } from './context';
-
-export interface AthleteDbRow {
-  id: string;
-  name: string;
-  discipline: AthleteProfile['discipline'];
-  throws: AthleteProfile['throws'];
-  birth_date: IsoDate;
-  height_m: number;
-  mass_kg: number;
-  level: AthleteProfile['level'];
-  jump_norms: AthleteProfile['jumpNorms'] | null;
-  season: AthleteRecord['season'];
-  availability: AthleteRecord['availability'];
-  equipment: AthleteRecord['equipment'];
-  partner: number;
-  schools: AthleteRecord['schools'];
-  chain: LinkState[];
-  focus: FindingId | null;
-  focus_chance: number | null;
-  focus_chance_on: IsoDate | null;
-  lock_until: string | null;
-  flags: FindingId[];
-  archived: number;
-  intake: IntakeRecord | null;
-  intake_next: IntakeRecord['next'];
-}
+import type { AthleteDbRow } from '../db/tables';
 
 export const toRecord = (row: AthleteDbRow): AthleteRecord => ({
   name: row.name,
@@ -56,14 +31,14 @@ export const profileOf = (athlete: AthleteRecord): AthleteProfile => ({
 });
 
 export async function rowOf(ctx: Context, id: string): Promise<AthleteDbRow> {
-  const row = (await ctx.tenant.from('athletes').where('id', id).first()) as AthleteDbRow | undefined;
+  const row = await ctx.tenant.from('athletes').where('id', id).first();
   if (!row) throw notFound('athlete');
   return row;
 }
 
 /** The athlete, held until the end of the transaction: of two who write about the same athlete one waits. */
 export async function holdAthlete(ctx: Context, id: string): Promise<AthleteRecord> {
-  const row = await ctx.tenant.hold<AthleteDbRow>(id);
+  const row = await ctx.tenant.hold(id);
   if (!row) throw notFound('athlete');
   return toRecord(row);
 }

@@ -1,19 +1,10 @@
 /** Who did what, page by page. */
-import type { AuditPage, AuditQuery, Role } from '@wrightonic/contract';
+import type { AuditPage, AuditQuery } from '@wrightonic/contract';
+import type { AuditDbRow } from '../db/tables';
 import type { Context } from './context';
 import { dayIn } from './time';
 
 const AUDIT_PAGE = 60;
-
-interface AuditDbRow {
-  id: string;
-  at: Date;
-  who: string;
-  role: Role;
-  did: string;
-  athlete_id: string | null;
-  athlete_name: string | null;
-}
 
 export async function auditPage(ctx: Context, { athlete, before }: AuditQuery): Promise<AuditPage> {
   const query = ctx.tenant
@@ -23,7 +14,9 @@ export async function auditPage(ctx: Context, { athlete, before }: AuditQuery): 
     .limit(AUDIT_PAGE + 1);
   if (athlete) void query.where('audit_entries.athlete_id', athlete);
   if (before) void query.where('audit_entries.id', '<', before);
-  const rows = (await query.select('audit_entries.*', { athlete_name: 'athletes.name' })) as AuditDbRow[];
+  const rows = await query.select<(AuditDbRow & { athlete_name: string | null })[]>('audit_entries.*', {
+    athlete_name: 'athletes.name',
+  });
   return {
     entries: rows.slice(0, AUDIT_PAGE).map((row) => ({
       id: row.id,

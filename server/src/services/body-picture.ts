@@ -1,49 +1,14 @@
 /** The body check as it stands, values over time, and what limits what. */
-import type {
-  BodyCheckRecord,
-  BodyHistory,
-  BodyNoteRow,
-  BodyPicture,
-  BodyReadingRow,
-  BodyValue,
-  NewBodyCheck,
-} from '@wrightonic/contract';
+import type { BodyCheckRecord, BodyHistory, BodyNoteRow, BodyPicture, BodyReadingRow, BodyValue } from '@wrightonic/contract';
 import { bandFor, BODY_TESTS, bodyInsight, bodyTestById, valueOf } from '@wrightonic/core';
-import type { IsoDate, PainReport, TestId, TestSide, TestStep } from '@wrightonic/core';
+import type { TestStep } from '@wrightonic/core';
 import { notFound } from '../problems';
 import { athleteRecord, profileOf } from './athletes';
 import { judgedOf } from './judged';
 import type { Context } from './context';
+import type { BodyCheckDbRow, BodyNoteDbRow, BodyReadingDbRow } from '../db/tables';
 
-export interface CheckDbRow {
-  id: string;
-  on_date: IsoDate;
-  kind: NewBodyCheck['kind'];
-  steps: TestStep[];
-  finished_at: Date | null;
-}
-
-export interface ReadingDbRow {
-  id: string;
-  check_id: string;
-  on_date: IsoDate;
-  test: TestId;
-  side: TestSide;
-  value: number;
-  read_by: BodyReadingRow['readBy'];
-  moment: BodyReadingRow['moment'];
-}
-
-interface NoteDbRow {
-  id: string;
-  check_id: string;
-  test: TestId;
-  side: TestSide;
-  note: string;
-  pain: PainReport | null;
-}
-
-const toReading = (row: ReadingDbRow): BodyReadingRow => ({
+const toReading = (row: BodyReadingDbRow): BodyReadingRow => ({
   id: row.id,
   check: row.check_id,
   test: row.test,
@@ -53,7 +18,7 @@ const toReading = (row: ReadingDbRow): BodyReadingRow => ({
   moment: row.moment,
 });
 
-const toNote = (row: NoteDbRow): BodyNoteRow => ({
+const toNote = (row: BodyNoteDbRow): BodyNoteRow => ({
   id: row.id,
   check: row.check_id,
   test: row.test,
@@ -62,27 +27,24 @@ const toNote = (row: NoteDbRow): BodyNoteRow => ({
   pain: row.pain,
 });
 
-export async function checkRow(ctx: Context, athlete: string, id: string): Promise<CheckDbRow> {
-  const row = (await ctx.tenant.from('body_checks').where({ id, athlete_id: athlete }).first()) as CheckDbRow | undefined;
+export async function checkRow(ctx: Context, athlete: string, id: string): Promise<BodyCheckDbRow> {
+  const row = await ctx.tenant.from('body_checks').where({ id, athlete_id: athlete }).first();
   if (!row) throw notFound('body check');
   return row;
 }
 
-async function readingsOf(ctx: Context, athlete: string): Promise<ReadingDbRow[]> {
-  return (await ctx.tenant
-    .from('body_readings')
-    .where('athlete_id', athlete)
-    .orderBy(['on_date', 'created_at', 'id'])) as ReadingDbRow[];
+async function readingsOf(ctx: Context, athlete: string): Promise<BodyReadingDbRow[]> {
+  return await ctx.tenant.from('body_readings').where('athlete_id', athlete).orderBy(['on_date', 'created_at', 'id']);
 }
 
 /** Values of each test and side over time: the readings of one check are one value. */
 export async function bodyHistories(ctx: Context, id: string): Promise<BodyHistory[]> {
   const athlete = profileOf(await athleteRecord(ctx, id));
-  const found = new Map<string, TestStep & { checks: Map<string, ReadingDbRow[]> }>();
+  const found = new Map<string, TestStep & { checks: Map<string, BodyReadingDbRow[]> }>();
   for (const row of await readingsOf(ctx, id)) {
     if (row.moment !== 'first') continue;
     const key = `${row.test}:${row.side}`;
-    const entry = found.get(key) ?? { test: row.test, side: row.side, checks: new Map<string, ReadingDbRow[]>() };
+    const entry = found.get(key) ?? { test: row.test, side: row.side, checks: new Map<string, BodyReadingDbRow[]>() };
     entry.checks.set(row.check_id, [...(entry.checks.get(row.check_id) ?? []), row]);
     found.set(key, entry);
   }
@@ -107,25 +69,17 @@ export async function bodyHistories(ctx: Context, id: string): Promise<BodyHisto
 
 export async function bodyOf(ctx: Context, id: string): Promise<BodyPicture> {
   const athlete = await athleteRecord(ctx, id);
-  const newest = (await ctx.tenant
+  const newest = await ctx.tenant
     .from('body_checks')
     .where('athlete_id', id)
     .orderBy('on_date', 'desc')
     .orderBy('created_at', 'desc')
-    .first()) as CheckDbRow | undefined;
+    .first();
   const [histories, judged, readings, notes] = await Promise.all([
     bodyHistories(ctx, id),
     judgedOf(ctx, id, athlete),
-    newest
-      ? (ctx.tenant.from('body_readings').where('check_id', newest.id).orderBy(['created_at', 'id']) as unknown as Promise<
-          ReadingDbRow[]
-        >)
-      : [],
-    newest
-      ? (ctx.tenant.from('body_notes').where('check_id', newest.id).orderBy(['created_at', 'id']) as unknown as Promise<
-          NoteDbRow[]
-        >)
-      : [],
+    newest ? ctx.tenant.from('body_readings').where('check_id', newest.id).orderBy(['created_at', 'id']) : [],
+    newest ? ctx.tenant.from('body_notes').where('check_id', newest.id).orderBy(['created_at', 'id']) : [],
   ]);
   const check: BodyCheckRecord | null = newest
     ? {

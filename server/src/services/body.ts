@@ -6,9 +6,9 @@ import { conflict, wrongField } from '../problems';
 import { athleteRecord, holdAthlete, profileOf } from './athletes';
 import { renewGlance } from './glance';
 import { bodyOf, checkRow } from './body-picture';
-import type { CheckDbRow, ReadingDbRow } from './body-picture';
 import type { Context } from './context';
 import { followFrom } from './log/follow';
+import type { BodyCheckDbRow } from '../db/tables';
 
 export async function putBodyCheck(ctx: Context, athleteId: string, id: string, given: NewBodyCheck): Promise<BodyPicture> {
   await athleteRecord(ctx, athleteId);
@@ -30,10 +30,10 @@ export async function putBodyCheck(ctx: Context, athleteId: string, id: string, 
 /** The observation that a value of one test and side is: one per check, made anew with every reading. */
 const observationId = (check: string, { test, side }: TestStep): string => uuidv5(`${test}:${side}`, check);
 
-async function renewObservation(ctx: Context, athleteId: string, check: CheckDbRow, step: TestStep): Promise<void> {
-  const rows = (await ctx.tenant
+async function renewObservation(ctx: Context, athleteId: string, check: BodyCheckDbRow, step: TestStep): Promise<void> {
+  const rows = await ctx.tenant
     .from('body_readings')
-    .where({ check_id: check.id, test: step.test, side: step.side, moment: 'first' })) as ReadingDbRow[];
+    .where({ check_id: check.id, test: step.test, side: step.side, moment: 'first' });
   const id = observationId(check.id, step);
   if (rows.length === 0) {
     await ctx.tenant.from('observations').where({ id, athlete_id: athleteId }).delete();
@@ -70,11 +70,11 @@ export async function putBodyReading(ctx: Context, athleteId: string, id: string
   const check = await checkRow(ctx, athleteId, given.check);
   const fault = readingFault(given.test, given.side, given.value, athlete, check.on_date);
   if (fault) throw wrongField('value', fault);
-  const stopped = (await ctx.tenant
+  const stopped = await ctx.tenant
     .from('body_notes')
     .where({ check_id: check.id, test: given.test, side: given.side })
     .whereNotNull('pain')
-    .first('id')) as object | undefined;
+    .first('id');
   if (stopped && !(await ctx.tenant.has('body_readings', { id })))
     throw conflict('The test was ended', 'It hurt on this side, so no more readings are taken of it today.');
   await ctx.tenant.upsert('body_readings', {
@@ -94,7 +94,7 @@ export async function putBodyReading(ctx: Context, athleteId: string, id: string
 
 export async function dropBodyReading(ctx: Context, athleteId: string, id: string): Promise<BodyPicture> {
   await athleteRecord(ctx, athleteId);
-  const row = (await ctx.tenant.from('body_readings').where({ id, athlete_id: athleteId }).first()) as ReadingDbRow | undefined;
+  const row = await ctx.tenant.from('body_readings').where({ id, athlete_id: athleteId }).first();
   if (row) {
     await ctx.tenant.from('body_readings').where('id', id).delete();
     await renewObservation(ctx, athleteId, await checkRow(ctx, athleteId, row.check_id), row);

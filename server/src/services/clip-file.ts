@@ -7,9 +7,9 @@ import { mkdir, open, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { conflict, ProblemError, wrongField } from '../problems';
 import { requireSight, rowOf, toRecord } from './clip-rows';
-import type { ClipDbRow } from './clip-rows';
 import { clip } from './clips';
 import type { Context } from './context';
+import type { ClipDbRow } from '../db/tables';
 
 /** Where a clip's bytes lie. The id is a UUID that was checked, so the path cannot leave the folder. */
 export const clipPath = (folder: string, id: string): string => join(folder, id);

@@ -1,26 +1,9 @@
 /** Rows of clips, for whoever may see them. */
-import type { ClipMarks, ClipRecord, ClipRow, ClipType, FilmSetup } from '@wrightonic/contract';
-import type { IsoDate } from '@wrightonic/core';
+import type { ClipRecord, ClipRow } from '@wrightonic/contract';
 import { notFound } from '../problems';
 import type { Context } from './context';
 import { requireConsent } from './intake';
-
-export interface ClipDbRow {
-  id: string;
-  on_date: IsoDate;
-  name: string;
-  type: ClipType;
-  bytes: number;
-  received: number;
-  sha256: string;
-  capture_fps: number;
-  frames: number;
-  width: number;
-  height: number;
-  setup: FilmSetup;
-  marks: ClipMarks;
-  poster: string | null;
-}
+import type { ClipDbRow } from '../db/tables';
 
 const toRow = (row: ClipDbRow): ClipRow => ({
   id: row.id,
@@ -42,7 +25,7 @@ export const toRecord = (row: ClipDbRow): ClipRecord => ({ ...toRow(row), marks:
 
 export async function rowOf(ctx: Context, athlete: string, id: string, lock = false): Promise<ClipDbRow> {
   const query = ctx.tenant.from('clips').where({ id, athlete_id: athlete }).first();
-  const row = (await (lock ? query.forUpdate() : query)) as ClipDbRow | undefined;
+  const row = await (lock ? query.forUpdate() : query);
   if (!row) throw notFound('clip');
   return row;
 }
@@ -53,11 +36,11 @@ export async function requireSight(ctx: Context, athlete: string): Promise<void>
 }
 
 export async function rowsOf(ctx: Context, athlete: string): Promise<ClipRow[]> {
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('clips')
     .where('athlete_id', athlete)
     .orderBy('on_date', 'desc')
     .orderBy('created_at', 'desc')
-    .limit(500)) as ClipDbRow[];
+    .limit(500);
   return rows.map(toRow);
 }

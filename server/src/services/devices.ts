@@ -21,10 +21,10 @@ export async function putChannel(ctx: Context, id: string): Promise<DeviceChanne
 
 /** @throws ProblemError 404 unless the key opens the channel */
 export async function requireChannel(db: Knex, id: string, key: string, now: Date): Promise<void> {
-  const row = (await db('device_channels')
+  const row = await db('device_channels')
     .where({ id, key_hash: digest(key) })
     .where('expires_at', '>', now)
-    .first('id')) as object | undefined;
+    .first('id');
   if (!row)
     throw new ProblemError(
       404,
@@ -35,13 +35,11 @@ export async function requireChannel(db: Knex, id: string, key: string, now: Dat
 
 /** Whether a channel is there and has not run out. */
 export async function channelIsOpen(db: Knex, id: string, now: Date): Promise<boolean> {
-  return (
-    ((await db('device_channels').where({ id }).where('expires_at', '>', now).first('id')) as object | undefined) !== undefined
-  );
+  return (await db('device_channels').where({ id }).where('expires_at', '>', now).first('id')) !== undefined;
 }
 
 export async function sendToChannel(db: Knex, id: string, { messages }: DeviceBatch, now: Date): Promise<void> {
-  const [held] = (await db('device_messages').where('channel_id', id).count({ n: '*' })) as { n: number }[];
+  const [held] = await db('device_messages').where('channel_id', id).count({ n: '*' });
   if (Number(held!.n) + messages.length > MOST_KEPT)
     throw new ProblemError(429, 'Too fast', 'The channel is full. Send at most ten readings a second.');
   await db('device_messages').insert(
@@ -55,18 +53,10 @@ export async function sendToChannel(db: Knex, id: string, { messages }: DeviceBa
 
 /** Last message of a channel so far; what follows is new. */
 export async function endOfChannel(db: Knex, id: string): Promise<number> {
-  const row = (await db('device_messages').where('channel_id', id).max({ last: 'seq' }).first()) as { last: number | null };
-  return Number(row.last ?? 0);
+  const row = await db('device_messages').where('channel_id', id).max({ last: 'seq' }).first();
+  return Number(row?.last ?? 0);
 }
 
 export async function messagesAfter(db: Knex, id: string, seq: number): Promise<{ seq: number; message: DeviceMessage }[]> {
-  return (await db('device_messages')
-    .where('channel_id', id)
-    .where('seq', '>', seq)
-    .orderBy('seq')
-    .limit(200)
-    .select('seq', 'message')) as {
-    seq: number;
-    message: DeviceMessage;
-  }[];
+  return db('device_messages').where('channel_id', id).where('seq', '>', seq).orderBy('seq').limit(200).select('seq', 'message');
 }

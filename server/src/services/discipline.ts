@@ -5,15 +5,6 @@ import type { IntakeRecord } from '@wrightonic/contract';
 import { conflict } from '../problems';
 import type { Context } from './context';
 
-interface ObservationRow {
-  readonly id: string;
-  readonly evidence: Evidence;
-}
-interface FindingRow {
-  readonly id: string;
-  readonly finding: FindingId;
-}
-
 const isForeign = (finding: FindingId, discipline: Discipline): boolean => !findingById(finding).disciplines.includes(discipline);
 
 /** Film and sequences show the other delivery; what is seen, tried or told is about a finding that may occur in both. */
@@ -36,16 +27,15 @@ export async function correctDiscipline(
   intake: IntakeRecord | null,
   agreed: boolean,
 ): Promise<IntakeRecord | null> {
-  const open = (table: string) => ctx.tenant.from(table).where('athlete_id', athlete);
-  const observations = ((await open('observations').whereNull('set_aside').select('id', 'evidence')) as ObservationRow[]).filter(
-    (row) => isForeignEvidence(row.evidence, now),
+  const observations = (
+    await ctx.tenant.from('observations').where('athlete_id', athlete).whereNull('set_aside').select('id', 'evidence')
+  ).filter((row) => isForeignEvidence(row.evidence, now));
+  const foci = (await ctx.tenant.from('foci').where('athlete_id', athlete).whereNull('ended_at').select('id', 'finding')).filter(
+    (row) => isForeign(row.finding, now),
   );
-  const foci = ((await open('foci').whereNull('ended_at').select('id', 'finding')) as FindingRow[]).filter((row) =>
-    isForeign(row.finding, now),
-  );
-  const rulings = ((await open('rulings').whereNull('ended_at').select('id', 'finding')) as FindingRow[]).filter((row) =>
-    isForeign(row.finding, now),
-  );
+  const rulings = (
+    await ctx.tenant.from('rulings').where('athlete_id', athlete).whereNull('ended_at').select('id', 'finding')
+  ).filter((row) => isForeign(row.finding, now));
   const thoughts = intake?.thoughts.filter((t) => thoughtById(t).disciplines.includes(now)) ?? [];
   const lost = (intake?.thoughts.length ?? 0) - thoughts.length;
   const what = [

@@ -1,15 +1,6 @@
-import type { ObservationRecord, ObservationSource } from '@wrightonic/contract';
-import type { Evidence, IsoDate, TrendReading } from '@wrightonic/core';
+import type { ObservationRecord } from '@wrightonic/contract';
+import type { TrendReading } from '@wrightonic/core';
 import type { Context } from './context';
-
-interface ObservationRow {
-  id: string;
-  on_date: IsoDate;
-  author: string;
-  author_id: string | null;
-  source: ObservationSource;
-  evidence: Evidence;
-}
 
 /** An observation with the person whose look it was. */
 export type Observed = Omit<ObservationRecord, 'own'> & { readonly authorId: string | null };
@@ -19,11 +10,11 @@ const READINGS_FOR_PATTERN = 5;
 
 /** Everything known about an athlete as evidence, oldest first; the newest day's speeds count by themselves. @param coming the athlete’s speeds, oldest first, as they are being read */
 export async function evidenceOf(ctx: Context, athlete: string, coming: Promise<readonly TrendReading[]>): Promise<Observed[]> {
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('observations')
     .where('athlete_id', athlete)
     .whereNull('set_aside')
-    .orderBy(['on_date', 'created_at', 'id'])) as ObservationRow[];
+    .orderBy(['on_date', 'created_at', 'id']);
   const filmed = rows.some((row) => row.source === 'film') ? await clipsBehind(ctx, athlete) : new Map<string, string[]>();
   const observed = rows.map((row): Observed => ({
     id: row.id,
@@ -55,11 +46,11 @@ export async function evidenceOf(ctx: Context, athlete: string, coming: Promise<
 
 /** Clips from which each observation was measured. */
 async function clipsBehind(ctx: Context, athlete: string): Promise<Map<string, string[]>> {
-  const links = (await ctx.tenant
+  const links = await ctx.tenant
     .from('clip_measures')
     .join('clips', 'clips.id', 'clip_measures.clip_id')
     .where('clips.athlete_id', athlete)
-    .select('clip_measures.clip_id', 'clip_measures.observation_id')) as { clip_id: string; observation_id: string }[];
+    .select<{ clip_id: string; observation_id: string }[]>('clip_measures.clip_id', 'clip_measures.observation_id');
   const found = new Map<string, string[]>();
   for (const { clip_id: clip, observation_id: observation } of links)
     found.set(observation, [...(found.get(observation) ?? []), clip]);

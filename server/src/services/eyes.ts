@@ -12,12 +12,12 @@ interface AgreementRow extends Omit<Agreement, 'count'> {
 async function countedFor(ctx: Context, users: readonly string[]): Promise<Map<string, Agreement[]>> {
   const counted = new Map<string, Agreement[]>();
   if (users.length === 0) return counted;
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('eye_agreements')
     .whereIn('user_id', users as string[])
     .groupBy('user_id', 'visibility', 'saw', 'measured')
     .select('user_id', 'visibility', 'saw', 'measured')
-    .count({ count: '*' })) as unknown as AgreementRow[];
+    .count({ count: '*' });
   for (const { user_id: user, count, visibility, saw, measured } of rows)
     counted.set(user, [...(counted.get(user) ?? []), { visibility, saw, measured, count: Number(count) }]);
   return counted;
@@ -63,12 +63,12 @@ export async function renewAgreements(
 export async function ownEye(ctx: Context): Promise<OwnEye> {
   const agreements = (await countedFor(ctx, [ctx.user.id])).get(ctx.user.id) ?? [];
   const record = (visibility: Visibility) => eyeFrom(agreements, visibility, eyeWith(ctx.academy.numbers, visibility));
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('eye_agreements')
     .where('user_id', ctx.user.id)
     .select('finding', 'saw', 'measured')
     .count({ count: '*' })
-    .groupBy('finding', 'saw', 'measured')) as unknown as (AgreementRow & { finding: FindingId })[];
+    .groupBy('finding', 'saw', 'measured');
   const met = new Map<FindingId, { agreed: number; of: number }>();
   for (const { finding, saw, measured, count } of rows) {
     const known = met.get(finding) ?? { agreed: 0, of: 0 };

@@ -1,15 +1,9 @@
 /** What an athlete works on. */
 import type { FocusRecord } from '@wrightonic/contract';
 import type { Context } from './context';
-import type { FocusLogRow } from './log/rows';
+import type { FocusDbRow } from '../db/tables';
 
-interface FocusRow extends FocusLogRow {
-  state: FocusRecord['state'];
-  why: string | null;
-  chance_then: number | null;
-}
-
-export const toFocus = (row: FocusRow): FocusRecord => ({
+export const toFocus = (row: FocusDbRow): FocusRecord => ({
   id: row.id,
   finding: row.finding,
   rung: row.rung,
@@ -18,5 +12,5 @@ export const toFocus = (row: FocusRow): FocusRecord => ({
   rungSince: row.rung_since,
 });
 
-export const fociOf = async (ctx: Context, athlete: string): Promise<FocusRow[]> =>
-  (await ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('created_at', 'desc').orderBy('id', 'desc')) as FocusRow[];
+export const fociOf = async (ctx: Context, athlete: string): Promise<FocusDbRow[]> =>
+  await ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('created_at', 'desc').orderBy('id', 'desc');

@@ -27,7 +27,7 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
     await holdAthlete(inside, athleteId);
-    const known = (await tenant.from('foci').where('id', id).first('athlete_id')) as { athlete_id: string } | undefined;
+    const known = await tenant.from('foci').where('id', id).first('athlete_id');
     if (known && known.athlete_id !== athleteId) throw notFound('focus');
     if (known) return;
     const { result } = await currentDiagnosis(inside, athleteId, athlete);

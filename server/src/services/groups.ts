@@ -1,5 +1,5 @@
 /** The groups of the academy. */
-import type { GroupRecord, GroupRow, NamedId } from '@wrightonic/contract';
+import type { GroupRecord, GroupRow } from '@wrightonic/contract';
 import { wrongField } from '../problems';
 import type { Context } from './context';
 import { byOwner } from './people';
@@ -8,8 +8,8 @@ import { byOwner } from './people';
 export async function groups(ctx: Context): Promise<GroupRow[]> {
   const query = ctx.tenant.from('athlete_groups').orderBy('name');
   if (ctx.reach === 'groups') void query.whereIn('id', ctx.user.groups);
-  const rows = (await query.select('id', 'name')) as NamedId[];
-  const members = (await ctx.tenant
+  const rows = await query.select('id', 'name');
+  const members = await ctx.tenant
     .from('group_members')
     .join('athletes', 'athletes.id', 'group_members.athlete_id')
     .where('athletes.archived', false)
@@ -18,20 +18,15 @@ export async function groups(ctx: Context): Promise<GroupRow[]> {
       rows.map((r) => r.id),
     )
     .orderBy('athletes.name')
-    .select({ owner: 'group_members.group_id', id: 'athletes.id', name: 'athletes.name' })) as {
-    owner: string;
-    id: string;
-    name: string;
-  }[];
+    .select({ owner: 'group_members.group_id', id: 'athletes.id', name: 'athletes.name' });
   const athletesOf = byOwner(members);
   return rows.map(({ id, name }) => ({ id, name, athletes: athletesOf.get(id) ?? [] }));
 }
 
 export async function putGroup(ctx: Context, id: string, given: GroupRecord): Promise<GroupRow[]> {
-  const same = (await ctx.tenant.from('athlete_groups').where('name', given.name).whereNot('id', id).first('id')) as
-    object | undefined;
+  const same = await ctx.tenant.from('athlete_groups').where('name', given.name).whereNot('id', id).first('id');
   if (same) throw wrongField('name', `“${given.name}” is a group already`);
-  const here = (await ctx.tenant.from('athletes').whereIn('id', given.athletes).select('id')) as object[];
+  const here = await ctx.tenant.from('athletes').whereIn('id', given.athletes).select('id');
   if (here.length !== given.athletes.length) throw wrongField('athletes', 'names somebody who is not an athlete of this academy');
   await ctx.tenant.upsert('athlete_groups', { id, name: given.name });
   await ctx.tenant.from('group_members').where('group_id', id).delete();

@@ -2,19 +2,9 @@
 import type { Gun, NewGun } from '@wrightonic/contract';
 import { conflict, wrongField } from '../problems';
 import type { Context } from './context';
+import type { GunDbRow } from '../db/tables';
 
-interface GunRow {
-  id: string;
-  name: string;
-  place: Gun['place'];
-  side_deg: number;
-  up_deg: number;
-  unit: Gun['unit'];
-  offset_by: number | null;
-  retired: number;
-}
-
-const toGun = (row: GunRow): Gun => ({
+const toGun = (row: GunDbRow): Gun => ({
   id: row.id,
   name: row.name,
   place: row.place,
@@ -26,20 +16,20 @@ const toGun = (row: GunRow): Gun => ({
 });
 
 export async function guns(ctx: Context): Promise<Gun[]> {
-  const rows = (await ctx.tenant.from('guns').orderBy(['retired', 'name'])) as GunRow[];
+  const rows = await ctx.tenant.from('guns').orderBy(['retired', 'name']);
   return rows.map(toGun);
 }
 
 /** @throws ProblemError 422 for a name that another gun has, 409 when a known gun is called otherwise */
 export async function putGun(ctx: Context, id: string, given: NewGun): Promise<Gun[]> {
   await ctx.tenant.transaction(async (tenant) => {
-    const known = (await tenant.from('guns').where({ id }).first()) as GunRow | undefined;
+    const known = await tenant.from('guns').where({ id }).first();
     if (known && known.name !== given.name)
       throw conflict(
         'A gun keeps its name',
         `This one is “${known.name}”, and its readings say so. Retire it and add “${given.name}” as another.`,
       );
-    const same = (await tenant.from('guns').where('name', given.name).whereNot('id', id).first('id')) as object | undefined;
+    const same = await tenant.from('guns').where('name', given.name).whereNot('id', id).first('id');
     if (same) throw wrongField('name', `“${given.name}” is a gun already`);
     await tenant.upsert('guns', {
       id,
@@ -68,7 +58,7 @@ export interface GunError {
 
 /** By the names that stand in readings. */
 export async function gunErrorsOf(ctx: Context): Promise<ReadonlyMap<string, GunError>> {
-  const rows = (await ctx.tenant.from('guns').select('name', 'side_deg', 'up_deg', 'unit', 'offset_by')) as GunRow[];
+  const rows = await ctx.tenant.from('guns').select('name', 'side_deg', 'up_deg', 'unit', 'offset_by');
   return new Map(
     rows.map((row) => [
       row.name,

@@ -2,11 +2,11 @@ import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import type { ImportLook, ImportRow, IntakeRecord, RosterImport, UndoImportQuery } from '@wrightonic/contract';
 import { setImmediate } from 'node:timers/promises';
 import { decodeText, faultsCsv, guessChoices, personKey, readRow, readTable } from '@wrightonic/core/formats';
-import type { IsoDate, RosterEntry } from '@wrightonic/core';
+import type { RosterEntry } from '@wrightonic/core';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import { BLANK_ATHLETE, blankFlags } from './glance';
 import type { Context } from './context';
-import { ATHLETE_TABLES, erase } from './lifecycle';
+import { erase, TABLES_OF_ATHLETES } from './lifecycle';
 import { wordsOf } from './roster';
 
 const MOST_ROWS = 5000;
@@ -34,7 +34,7 @@ export async function lookAtImport(ctx: Context, given: RosterImport): Promise<I
     if (n % CHUNK === CHUNK - 1) await setImmediate();
   }
   const known = new Map<string, string>();
-  for (const row of (await ctx.tenant.from('athletes').select('name', 'birth_date')) as { name: string; birth_date: IsoDate }[])
+  for (const row of await ctx.tenant.from('athletes').select('name', 'birth_date'))
     known.set(personKey(row.name, row.birth_date), 'the roster');
   const good: { line: number; entry: RosterEntry }[] = [];
   const duplicates: { line: number; name: string; of: string }[] = [];
@@ -73,10 +73,7 @@ function intakeFor(entry: RosterEntry): IntakeRecord {
 
 async function groupIds(ctx: Context, names: readonly string[]): Promise<ReadonlyMap<string, string>> {
   const wanted = [...new Set(names)];
-  const known = (await ctx.tenant.from('athlete_groups').whereIn('name', wanted).select('id', 'name')) as {
-    id: string;
-    name: string;
-  }[];
+  const known = await ctx.tenant.from('athlete_groups').whereIn('name', wanted).select('id', 'name');
   const ids = new Map(known.map((g) => [g.name.toLowerCase(), g.id]));
   for (const name of wanted)
     if (!ids.has(name.toLowerCase())) {
@@ -142,14 +139,6 @@ export async function putImport(ctx: Context, id: string, given: RosterImport): 
   return look;
 }
 
-interface ImportDbRow {
-  id: string;
-  file_name: string;
-  author: string;
-  athletes: number;
-  created_at: Date;
-}
-
 /** What coming in by a list makes by itself, or what only follows from something else. */
 const MADE_BY_IMPORT: ReadonlySet<string> = new Set([
   'athlete_words',
@@ -161,7 +150,7 @@ const MADE_BY_IMPORT: ReadonlySet<string> = new Set([
   'eye_agreements',
 ]);
 /** Tables in which somebody has worked with an athlete since they came in. */
-const WORKED_IN = Object.keys(ATHLETE_TABLES).filter((table) => !MADE_BY_IMPORT.has(table));
+const WORKED_IN = TABLES_OF_ATHLETES.filter((table) => !MADE_BY_IMPORT.has(table));
 
 const NAMED = 3;
 
@@ -171,19 +160,19 @@ async function workedWith(ctx: Context, ids: readonly string[]): Promise<Map<str
   const first = `substring_index(group_concat(distinct athletes.name order by athletes.name separator '\\n'), '\\n', ${NAMED})`;
   const names = new Map<string, Set<string>>();
   for (const table of WORKED_IN) {
-    const rows = (await ctx.tenant
+    const rows = await ctx.tenant
       .from('athletes')
       .whereIn('import_id', ids as string[])
-      .whereIn('athletes.id', ctx.tenant.from(table).select(`${table}.athlete_id`))
+      .whereIn('athletes.id', ctx.tenant.fromAny(table).select(`${table}.athlete_id`))
       .groupBy('import_id')
-      .select('import_id', ctx.tenant.raw(`${first} as names`))) as { import_id: string; names: string }[];
+      .select<{ import_id: string; names: string }[]>('import_id', ctx.tenant.raw(`${first} as names`));
     for (const row of rows) names.set(row.import_id, new Set([...(names.get(row.import_id) ?? []), ...row.names.split('\n')]));
   }
   return new Map([...names].map(([id, list]) => [id, [...list].sort().slice(0, NAMED)]));
 }
 
 export async function imports(ctx: Context): Promise<ImportRow[]> {
-  const rows = (await ctx.tenant.from('imports').orderBy('created_at', 'desc').limit(50)) as ImportDbRow[];
+  const rows = await ctx.tenant.from('imports').orderBy('created_at', 'desc').limit(50);
   const worked = await workedWith(
     ctx,
     rows.map((row) => row.id),
@@ -225,15 +214,12 @@ export async function undoImport(
       `There has been work with ${names.join(', ')} since. Taking the list back erases that, too: say so with “with=work”, or archive athletes one by one.`,
     );
   const groups = (
-    (await ctx.tenant
+    await ctx.tenant
       .from('group_members')
       .whereIn('athlete_id', ctx.tenant.from('athletes').where('import_id', id).select('id'))
-      .distinct('group_id')) as { group_id: string }[]
+      .distinct('group_id')
   ).map((g) => g.group_id);
-  const athletes = (await ctx.tenant.from('athletes').where('import_id', id).select('id', 'name')) as {
-    id: string;
-    name: string;
-  }[];
+  const athletes = await ctx.tenant.from('athletes').where('import_id', id).select('id', 'name');
   // With work there may be sign-ins, clips and lines of the record behind each of them.
   if (names.length > 0) for (const athlete of athletes) await erase(ctx, clipsFolder, athlete);
   else await ctx.tenant.from('athletes').where('import_id', id).delete();

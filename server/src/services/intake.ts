@@ -13,21 +13,9 @@ const ADULT = 18;
 
 export const isMinor = (birthDate: IsoDate, today: IsoDate): boolean => ageOn(birthDate, today) < ADULT;
 
-interface ConsentDbRow {
-  kind: ConsentKind;
-  given: number;
-  by_whom: string;
-  recorded_by: string;
-  on_date: IsoDate;
-}
-
 /** The newest word on each kind of consent. */
 export async function consentsOf(ctx: Context, athlete: string): Promise<ConsentRow[]> {
-  const rows = (await ctx.tenant
-    .from('consents')
-    .where('athlete_id', athlete)
-    .orderBy('created_at')
-    .orderBy('id')) as ConsentDbRow[];
+  const rows = await ctx.tenant.from('consents').where('athlete_id', athlete).orderBy('created_at').orderBy('id');
   const newest = new Map(rows.map((row) => [row.kind, row]));
   return [...newest.values()].map((row) => ({
     kind: row.kind,
@@ -50,8 +38,7 @@ export async function requireConsent(ctx: Context, athlete: string, kind: Consen
 }
 
 export async function intakeOf(ctx: Context, athlete: string): Promise<IntakeAnswer> {
-  const row = (await ctx.tenant.from('athletes').where('id', athlete).first('intake', 'birth_date')) as
-    { intake: IntakeRecord | null; birth_date: IsoDate } | undefined;
+  const row = await ctx.tenant.from('athletes').where('id', athlete).first('intake', 'birth_date');
   if (!row) throw notFound('athlete');
   return {
     intake: row.intake ?? { ...EMPTY_INTAKE, next: null },

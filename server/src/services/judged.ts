@@ -1,7 +1,7 @@
 /** What the judgement is asked about an athlete, and its answer. */
 import type { AthleteRecord, RulingRecord } from '@wrightonic/contract';
 import { findingById, visibilityOf, weighLook } from '@wrightonic/core';
-import type { DatedEvidence, Diagnosis, DiagnosisRequest, FindingId, IsoDate, TrendReading } from '@wrightonic/core';
+import type { DatedEvidence, Diagnosis, DiagnosisRequest, TrendReading } from '@wrightonic/core';
 import { profileOf } from './athletes';
 import type { Context } from './context';
 import { evidenceOf } from './evidence';
@@ -26,22 +26,9 @@ export interface Judged {
   readonly request: DiagnosisRequest;
 }
 
-interface RulingRow {
-  id: string;
-  finding: FindingId;
-  ruling: RulingRecord['as'];
-  reason: string;
-  author: string;
-  on_date: IsoDate;
-}
-
 /** The coach's words that stand, oldest first. */
 export async function rulingsOf(ctx: Context, athlete: string): Promise<RulingRecord[]> {
-  const rows = (await ctx.tenant
-    .from('rulings')
-    .where('athlete_id', athlete)
-    .whereNull('ended_at')
-    .orderBy(['created_at', 'id'])) as RulingRow[];
+  const rows = await ctx.tenant.from('rulings').where('athlete_id', athlete).whereNull('ended_at').orderBy(['created_at', 'id']);
   return rows.map(({ id, finding, ruling, reason, author, on_date: on }) => ({
     id,
     finding,

@@ -1,7 +1,7 @@
 import { check, diagnosisRequestSchema } from '@wrightonic/contract';
 import type { DiagnosisRecord, NewObservation, NewRuling } from '@wrightonic/contract';
 import { CATALOGUE_VERSION, changesSince, dayInWords, EvidenceError, findingById } from '@wrightonic/core';
-import type { Diagnosis, DiagnosisRequest, IsoDate, Judged } from '@wrightonic/core';
+import type { Diagnosis, DiagnosisRequest } from '@wrightonic/core';
 import { conflict, ProblemError, wrongField } from '../problems';
 import { athleteRecord, profileOf } from './athletes';
 import { within } from './context';
@@ -36,12 +36,12 @@ async function changesOf(
   request: DiagnosisRequest,
   now: Diagnosis,
 ): Promise<DiagnosisRecord['changes']> {
-  const kept = (await ctx.tenant
+  const kept = await ctx.tenant
     .from('diagnoses')
     .where('athlete_id', athleteId)
     .orderBy('created_at', 'desc')
     .orderBy('id', 'desc')
-    .first('on_date', 'shown')) as { on_date: IsoDate; shown: { result: Judged } } | undefined;
+    .first('on_date', 'shown');
   if (kept) return { since: kept.on_date, list: changesSince(kept.shown.result, now) };
   const days = [...new Set(request.evidence.map((e) => e.on!))].sort();
   const since = days[days.length - 2];
@@ -132,10 +132,7 @@ export async function dropObservation(ctx: Context, athleteId: string, id: strin
   await athleteRecord(ctx, athleteId);
   return ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
-    const row = (await tenant
-      .from('observations')
-      .where({ id, athlete_id: athleteId })
-      .first('author_id', 'author', 'on_date')) as { author_id: string | null; author: string; on_date: IsoDate } | undefined;
+    const row = await tenant.from('observations').where({ id, athlete_id: athleteId }).first('author_id', 'author', 'on_date');
     if (row && (row.author_id !== ctx.user.id || row.on_date !== ctx.today))
       throw conflict(
         'That look stays',

@@ -16,43 +16,36 @@ import {
   ownLadderFaults,
   vocabularyOf,
 } from '@wrightonic/core';
-import type { Library, OwnDrill, OwnFinding, OwnLibrary, OwnWords, Vocabulary } from '@wrightonic/core';
+import type { Library, OwnLibrary, Vocabulary } from '@wrightonic/core';
 import { conflict, ProblemError, wrongField } from '../problems';
 import type { Context } from './context';
+import type { OwnDrillDbRow, OwnFindingDbRow, OwnLadderDbRow } from '../db/tables';
 
-interface Written {
-  id: string;
-  version: number;
-  created_at: Date | string;
-  author: string | null;
-}
-interface OwnDrillRow extends Written {
-  drill: string;
-  use_as: OwnDrill['use'];
-  words: OwnWords;
-  fields: OwnDrill['fields'] | null;
-}
-interface OwnFindingRow extends Written, Pick<OwnFindingRecord, 'finding' | 'words'> {}
-interface OwnLadderRow extends Written, Pick<OwnLadderRecord, 'finding' | 'discipline' | 'rungs'> {}
+/** A version, and whose it is. */
+type By<Row> = Row & { readonly author: string | null };
 
-const written = ({ version, author, created_at }: Written) => ({
+const written = ({ version, author, created_at }: By<Pick<OwnDrillDbRow, 'version' | 'created_at'>>) => ({
   version,
   by: author ?? '',
-  at: new Date(created_at).toISOString(),
+  at: created_at.toISOString(),
 });
 
 const versionsOf = (ctx: Context, table: 'own_drills' | 'own_ladders' | 'own_findings') =>
-  ctx.tenant
-    .from(table)
-    .leftJoin('users', 'users.id', `${table}.author_id`)
-    .orderBy(`${table}.version`)
-    .select(`${table}.*`, 'users.name as author');
+  ctx.tenant.fromAny(table).leftJoin('users', 'users.id', `${table}.author_id`).orderBy(`${table}.version`);
+
+const AUTHOR = 'users.name as author';
 
 /** Everything that the academy says of drills and findings, all versions, the newest of each last. */
 export async function libraryAnswer(ctx: Context): Promise<LibraryAnswer> {
-  const drills = (await versionsOf(ctx, 'own_drills').orderBy('own_drills.drill')) as OwnDrillRow[];
-  const ladders = (await versionsOf(ctx, 'own_ladders').orderBy('own_ladders.finding')) as OwnLadderRow[];
-  const findings = (await versionsOf(ctx, 'own_findings').orderBy('own_findings.finding')) as OwnFindingRow[];
+  const drills = await versionsOf(ctx, 'own_drills')
+    .orderBy('own_drills.drill')
+    .select<By<OwnDrillDbRow>[]>('own_drills.*', AUTHOR);
+  const ladders = await versionsOf(ctx, 'own_ladders')
+    .orderBy('own_ladders.finding')
+    .select<By<OwnLadderDbRow>[]>('own_ladders.*', AUTHOR);
+  const findings = await versionsOf(ctx, 'own_findings')
+    .orderBy('own_findings.finding')
+    .select<By<OwnFindingDbRow>[]>('own_findings.*', AUTHOR);
   return {
     drills: drills.map(({ drill, use_as, words, fields, ...row }): OwnDrillRecord => ({
       drill,
@@ -100,10 +93,9 @@ async function putVersion(
   of: Record<string, string>,
   row: Record<string, unknown>,
 ): Promise<LibraryAnswer> {
-  const known = (await ctx.tenant.from(table).where('id', id).first('id')) as object | undefined;
+  const known = await ctx.tenant.from(table).where('id', id).first('id');
   if (!known) {
-    const last = (await ctx.tenant.from(table).where(of).max({ version: 'version' }).first()) as
-      { version: number | null } | undefined;
+    const last = await ctx.tenant.from(table).where(of).max({ version: 'version' }).first();
     try {
       await ctx.tenant.insertOnce(table, { id, ...of, ...row, version: Number(last?.version ?? 0) + 1, author_id: ctx.user.id });
     } catch (error) {
@@ -126,7 +118,7 @@ export const putOwnFinding = (ctx: Context, id: string, { finding, words }: NewO
 
 /** How the academy says things of findings. */
 export const academyWords = async (ctx: Context): Promise<Vocabulary> => {
-  const rows = (await ctx.tenant.from('own_findings').select('finding', 'version', 'words')) as OwnFinding[];
+  const rows = await ctx.tenant.from('own_findings').select('finding', 'version', 'words');
   return vocabularyOf(rows);
 };
 
@@ -143,6 +135,6 @@ export async function putOwnLadder(ctx: Context, id: string, given: NewOwnLadder
 export async function knownCopies(ctx: Context, drills: readonly string[]): Promise<ReadonlySet<string>> {
   const wanted = [...new Set(drills.filter(isCopy))];
   if (wanted.length === 0) return new Set();
-  const rows = (await ctx.tenant.from('own_drills').whereIn('drill', wanted).distinct('drill')) as { drill: string }[];
+  const rows = await ctx.tenant.from('own_drills').whereIn('drill', wanted).distinct('drill');
   return new Set(rows.map((row) => row.drill));
 }

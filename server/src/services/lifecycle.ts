@@ -42,7 +42,7 @@ export const ATHLETE_TABLES = {
   audit_entries: 'lines of the record of who did what',
 } as const;
 type AthleteTable = keyof typeof ATHLETE_TABLES;
-const TABLES = Object.keys(ATHLETE_TABLES) as AthleteTable[];
+export const TABLES_OF_ATHLETES = Object.keys(ATHLETE_TABLES) as AthleteTable[];
 /** Of no meaning to anybody outside, or computed from the rest, or, as how each coach's eye did, of nobody's concern but theirs. */
 const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words', 'eye_agreements', 'standing_answers']);
 
@@ -72,7 +72,7 @@ interface NameRow {
 }
 
 async function nameOf(ctx: Context, id: string): Promise<NameRow> {
-  const row = (await ctx.tenant.from('athletes').where('id', id).first('id', 'name')) as NameRow | undefined;
+  const row = await ctx.tenant.from('athletes').where('id', id).first('id', 'name');
   if (!row) throw notFound('athlete');
   return row;
 }
@@ -91,10 +91,10 @@ export async function archive(ctx: Context, id: string, { archived }: Archiving)
 export async function exportAthlete(ctx: Context, id: string): Promise<AthleteExport> {
   await nameOf(ctx, id);
   const family = ctx.reach === 'own';
-  const own = (await ctx.tenant.from('athletes').where('id', id)) as Record<string, unknown>[];
+  const own = await ctx.tenant.fromAny('athletes').where('id', id);
   const tables: Record<string, Record<string, unknown>[]> = { athletes: own };
-  for (const table of TABLES.filter((t) => !NOT_EXPORTED.has(t) && !(family && COACHES_ONLY.has(t))))
-    tables[table] = (await ctx.tenant.from(table).where('athlete_id', id)) as Record<string, unknown>[];
+  for (const table of TABLES_OF_ATHLETES.filter((t) => !NOT_EXPORTED.has(t) && !(family && COACHES_ONLY.has(t))))
+    tables[table] = await ctx.tenant.fromAny(table).where('athlete_id', id);
   if (family)
     for (const [table, columns] of Object.entries(COACHES_COLUMNS))
       for (const row of tables[table] ?? []) for (const column of columns) delete row[column];
@@ -109,24 +109,24 @@ export async function exportAthlete(ctx: Context, id: string): Promise<AthleteEx
 
 /** People whose sign-in is for this athlete and nobody else. */
 async function onlyFor(ctx: Context, id: string): Promise<{ id: string; sign_in: string }[]> {
-  return (await ctx.tenant
+  return await ctx.tenant
     .from('users')
     .whereIn('users.id', ctx.tenant.from('user_athletes').where('athlete_id', id).select('user_id'))
     .whereNotExists(
       ctx.tenant
-        .from('user_athletes as other')
+        .fromAs('user_athletes', 'other')
         .whereRaw('other.user_id = users.id')
         .whereNot('other.athlete_id', id)
         .select('other.user_id'),
     )
-    .select('users.id', 'users.sign_in')) as { id: string; sign_in: string }[];
+    .select('users.id', 'users.sign_in');
 }
 
 export async function erasePreview(ctx: Context, id: string): Promise<ErasePreview> {
   const { name } = await nameOf(ctx, id);
   const rows = await Promise.all(
-    TABLES.filter((t) => !NOT_EXPORTED.has(t)).map(async (table) => {
-      const [found] = (await ctx.tenant.from(table).where('athlete_id', id).count({ n: '*' })) as { n: number }[];
+    TABLES_OF_ATHLETES.filter((t) => !NOT_EXPORTED.has(t)).map(async (table) => {
+      const [found] = await ctx.tenant.fromAny(table).where('athlete_id', id).count({ n: '*' });
       return { what: ATHLETE_TABLES[table], count: Number(found!.n) };
     }),
   );
@@ -147,10 +147,10 @@ async function forgetName(ctx: Context, name: string): Promise<void> {
     ['audit_entries', 'did'],
     ['imports', 'file_name'],
   ] as const) {
-    const rows = (await tenant.from(table).where(column, 'like', holds).select('id', column)) as Record<string, string>[];
+    const rows = await tenant.fromAny(table).where(column, 'like', holds).select<Record<string, string>[]>('id', column);
     for (const row of rows)
       await tenant
-        .from(table)
+        .fromAny(table)
         .where('id', row.id)
         .update({ [column]: row[column]!.replace(said, ERASED).slice(0, MOST_TEXT) });
   }
@@ -168,7 +168,7 @@ export async function eraseAthlete(ctx: Context, clipsFolder: string, id: string
 /** Erases what is kept about one athlete, whoever asks and why. */
 export async function erase(ctx: Context, clipsFolder: string, { id, name }: NameRow): Promise<void> {
   const gone = (await onlyFor(ctx, id)).map((u) => u.id);
-  const files = (await ctx.tenant.from('clips').where('athlete_id', id).select('id')) as { id: string }[];
+  const files = await ctx.tenant.from('clips').where('athlete_id', id).select('id');
   await ctx.tenant.from('audit_entries').where('athlete_id', id).delete();
   await ctx.tenant.from('audit_entries').whereIn('user_id', gone).update({ who: ERASED });
   await forgetName(ctx, name);

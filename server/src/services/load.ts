@@ -3,6 +3,7 @@ import { addDays, openAccount, workload } from '@wrightonic/core';
 import type { Clearance, IsoDate, LeagueRule, LoadAccount, LoadRow, PainReport, RuledAthlete, Workload } from '@wrightonic/core';
 import { profileOf } from './athletes';
 import type { Context } from './context';
+import type { ClearanceDbRow, PainDbRow } from '../db/tables';
 
 export interface Load {
   /** Days of logged throws, as they were judged last. */
@@ -35,32 +36,14 @@ interface ThrowsRow {
   caught: number | null;
   breaking_pitches: number | null;
 }
-export interface PainRow {
-  on_date: IsoDate;
-  at: Date;
-  site: PainReport['site'];
-  score: number;
-  signs: NonNullable<PainReport['signs']>;
-}
-interface ClearanceRow {
-  on_date: IsoDate;
-  at: Date | null;
-  by_clinician: string;
-  limits: string | null;
-  until_date: IsoDate | null;
-  most_throws: number | null;
-  highest_effort: number | null;
-  recorded_by: string;
-}
-
-export const toPain = (row: PainRow): PainReport => ({
+export const toPain = (row: Pick<PainDbRow, 'site' | 'score' | 'signs' | 'at'>): PainReport => ({
   site: row.site,
   score: row.score,
   signs: row.signs,
   at: row.at.toISOString(),
 });
 
-const toClearance = (row: ClearanceRow): RecordedClearance => ({
+const toClearance = (row: ClearanceDbRow): RecordedClearance => ({
   date: row.on_date,
   by: row.by_clinician,
   recordedBy: row.recorded_by,
@@ -81,23 +64,25 @@ export async function loadOf(
   has: { readonly pains: boolean; readonly clearances: boolean } = { pains: true, clearances: true },
 ): Promise<Load> {
   const from = addDays(ctx.today, -DAYS_BACK);
-  const own = (table: string) => ctx.tenant.from(table).where('athlete_id', athlete).where('on_date', '<=', ctx.today);
-  const outings = own('outings')
-    .where({ removed: false })
-    .where('on_date', '>=', from)
-    .select('on_date', 'throws', 'high_effort', 'pitches', 'innings', 'caught', 'breaking_pitches');
+  const own = <N extends 'pain_reports' | 'clearances'>(table: N) =>
+    ctx.tenant.from(table).where('athlete_id', athlete).where('on_date', '<=', ctx.today);
   // Asked for with every tap: one question instead of two.
+  const thrownOn = ctx.tenant
+    .fromAny('load_days')
+    .where('athlete_id', athlete)
+    .whereBetween('on_date', [from, ctx.today])
+    .select<ThrowsRow[]>('on_date', 'throws', 'high_effort', ...OF_OUTINGS.map((column) => ctx.tenant.raw(`null as ${column}`)))
+    .unionAll([
+      ctx.tenant
+        .fromAny('outings')
+        .where({ athlete_id: athlete, removed: false })
+        .whereBetween('on_date', [from, ctx.today])
+        .select('on_date', 'throws', 'high_effort', ...OF_OUTINGS),
+    ]);
   const [thrown, pains, clearances] = await Promise.all([
-    own('load_days')
-      .where('on_date', '>=', from)
-      .select('on_date', 'throws', 'high_effort', ...OF_OUTINGS.map((column) => ctx.tenant.raw(`null as ${column}`)))
-      .unionAll(outings) as unknown as Promise<ThrowsRow[]>,
-    has.pains
-      ? (own('pain_reports').orderBy(['at', 'id']).select('on_date', 'at', 'site', 'score', 'signs') as unknown as Promise<
-          PainRow[]
-        >)
-      : [],
-    has.clearances ? (own('clearances').orderBy(['on_date', 'created_at', 'id']) as unknown as Promise<ClearanceRow[]>) : [],
+    thrownOn,
+    has.pains ? own('pain_reports').orderBy(['at', 'id']).select('on_date', 'at', 'site', 'score', 'signs') : [],
+    has.clearances ? own('clearances').orderBy(['on_date', 'created_at', 'id']) : [],
   ]);
   const logged = thrown.flatMap((d) =>
     d.pitches === null ? [{ date: d.on_date, throws: d.throws, highEffort: d.high_effort }] : [],

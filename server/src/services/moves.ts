@@ -1,24 +1,9 @@
 /** Moves up and down the ladder. */
 import type { RungMove } from '@wrightonic/contract';
-import type { FindingId, IsoDate, Rung } from '@wrightonic/core';
 import type { Context } from './context';
+import type { VerdictDbRow } from '../db/tables';
 
-interface VerdictRow {
-  id: string;
-  on_date: IsoDate;
-  finding: FindingId;
-  focus_id: string;
-  from_rung: Rung;
-  to_rung: Rung;
-  verdict: RungMove['verdict'];
-  reason: string;
-  by_whom: RungMove['by'];
-  was_verdict: RungMove['verdict'] | null;
-  was_to: Rung | null;
-  revised_on: IsoDate | null;
-}
-
-export const toMove = (row: VerdictRow): RungMove => ({
+export const toMove = (row: VerdictDbRow): RungMove => ({
   id: row.id,
   on: row.on_date,
   finding: row.finding,
@@ -35,6 +20,4 @@ export const toMove = (row: VerdictRow): RungMove => ({
 });
 
 export const movesOf = async (ctx: Context, athlete: string, most = 30): Promise<RungMove[]> =>
-  ((await ctx.tenant.from('verdicts').where('athlete_id', athlete).orderBy('at', 'desc').limit(most)) as VerdictRow[]).map(
-    toMove,
-  );
+  (await ctx.tenant.from('verdicts').where('athlete_id', athlete).orderBy('at', 'desc').limit(most)).map(toMove);

@@ -19,7 +19,7 @@ import {
   toMph,
   wordsForAthlete,
 } from '@wrightonic/core';
-import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate, PlanSession } from '@wrightonic/core';
+import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate } from '@wrightonic/core';
 import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import { bodyHistories } from './body-picture';
 import { sessionFor } from './told';
@@ -36,17 +36,9 @@ import { toFocus, fociOf } from './foci';
 import { currentDiagnosis } from './judged';
 import { movesOf } from './moves';
 import { academyWords } from './library';
-import type { AthleteDbRow } from './athletes';
+import type { AssignmentDbRow, AthleteDbRow } from '../db/tables';
 
-export interface AssignmentRow {
-  id: string;
-  athlete_id: string;
-  on_date: IsoDate;
-  session: PlanSession;
-  done: number;
-}
-
-export const toAssignment = (ctx: Context, row: AssignmentRow): AssignmentRecord => ({
+export const toAssignment = (ctx: Context, row: AssignmentDbRow): AssignmentRecord => ({
   id: row.id,
   on: row.on_date,
   session: sessionFor(ctx, row.session),
@@ -61,19 +53,14 @@ export async function workOf(
   const [athlete, foci, today] = await Promise.all([
     athleteRecord(ctx, id),
     fociOf(ctx, id),
-    ctx.tenant.from('assignments').where({ athlete_id: id, on_date: ctx.today }).first() as Promise<AssignmentRow | undefined>,
+    ctx.tenant.from('assignments').where({ athlete_id: id, on_date: ctx.today }).first(),
   ]);
   return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(ctx, today) : null };
 }
 
 /** Today's session, if any, and the next. */
-const comingOf = (ctx: Context, id: string): Promise<AssignmentRow[]> =>
-  ctx.tenant
-    .from('assignments')
-    .where('athlete_id', id)
-    .where('on_date', '>=', ctx.today)
-    .orderBy('on_date')
-    .limit(2) as unknown as Promise<AssignmentRow[]>;
+const comingOf = (ctx: Context, id: string): Promise<AssignmentDbRow[]> =>
+  ctx.tenant.from('assignments').where('athlete_id', id).where('on_date', '>=', ctx.today).orderBy('on_date').limit(2);
 
 /** Everything that the athlete page shows without scrolling, and its timeline. */
 export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
@@ -183,7 +170,7 @@ function standingClearance(clearances: Load['clearances'], today: IsoDate): Stan
 const OWN_SPEEDS = { days: 56, most: 30 } as const;
 
 async function ownSpeeds(ctx: Context, id: string): Promise<number[]> {
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('readings')
     .where({ athlete_id: id, undone: false, gone: false })
     .where('on_date', '>', addDays(ctx.today, -OWN_SPEEDS.days))
@@ -193,7 +180,7 @@ async function ownSpeeds(ctx: Context, id: string): Promise<number[]> {
       { column: 'at', order: 'desc' },
     ])
     .limit(OWN_SPEEDS.most)
-    .select('speed', 'unit')) as { speed: number; unit: 'mph' | 'km/h' }[];
+    .select('speed', 'unit');
   return rows.map(toMph);
 }
 

@@ -3,6 +3,7 @@ import type { InvitationLink, InvitationRow, NamedId, NewInvitation, People, Per
 import { digest, newSecret } from '../auth/secrets';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 import type { Context } from './context';
+import type { InvitationDbRow, UserDbRow } from '../db/tables';
 
 const INVITATION_DAYS = 7;
 
@@ -14,16 +15,6 @@ export const byOwner = (rows: readonly { owner: string; id: string; name: string
   return found;
 };
 
-interface InvitationDbRow {
-  id: string;
-  role: Role;
-  name: string;
-  invited_by: string;
-  expires_at: Date;
-  used_at: Date | null;
-  taken_back_at: Date | null;
-}
-
 function stateOf(row: InvitationDbRow, now: Date): InvitationRow['state'] {
   if (row.used_at) return 'used';
   if (row.taken_back_at) return 'taken-back';
@@ -32,24 +23,18 @@ function stateOf(row: InvitationDbRow, now: Date): InvitationRow['state'] {
 
 export async function people(ctx: Context): Promise<People> {
   const [users, athletes, groups, invitations] = await Promise.all([
-    ctx.tenant.from('users').orderBy('name').limit(PEOPLE_SHOWN) as unknown as Promise<
-      { id: string; name: string; role: Role; sign_in: string; last_seen_at: Date | null }[]
-    >,
+    ctx.tenant.from('users').orderBy('name').limit(PEOPLE_SHOWN),
     ctx.tenant
       .from('user_athletes')
       .join('athletes', 'athletes.id', 'user_athletes.athlete_id')
       .orderBy('athletes.name')
-      .select({ owner: 'user_athletes.user_id', id: 'athletes.id', name: 'athletes.name' }) as unknown as Promise<
-      { owner: string; id: string; name: string }[]
-    >,
+      .select({ owner: 'user_athletes.user_id', id: 'athletes.id', name: 'athletes.name' }),
     ctx.tenant
       .from('user_groups')
       .join('athlete_groups', 'athlete_groups.id', 'user_groups.group_id')
       .orderBy('athlete_groups.name')
-      .select({ owner: 'user_groups.user_id', id: 'athlete_groups.id', name: 'athlete_groups.name' }) as unknown as Promise<
-      { owner: string; id: string; name: string }[]
-    >,
-    ctx.tenant.from('invitations').orderBy('created_at', 'desc').limit(100) as unknown as Promise<InvitationDbRow[]>,
+      .select({ owner: 'user_groups.user_id', id: 'athlete_groups.id', name: 'athlete_groups.name' }),
+    ctx.tenant.from('invitations').orderBy('created_at', 'desc').limit(100),
   ]);
   const athletesOf = byOwner(athletes);
   const groupsOf = byOwner(groups);
@@ -83,8 +68,8 @@ async function requireFitting(ctx: Context, role: Role, athletes: readonly strin
   if (role !== 'station' && groups.length > 0) throw wrongField('groups', 'must be empty: only station coaches have groups');
   if (role === 'station' && groups.length === 0)
     throw wrongField('groups', 'must name at least one group, or nobody would be seen');
-  const here = async (table: string, ids: readonly string[]) =>
-    ((await ctx.tenant.from(table).whereIn('id', ids).select('id')) as object[]).length === ids.length;
+  const here = async (table: 'athletes' | 'athlete_groups', ids: readonly string[]) =>
+    (await ctx.tenant.fromAny(table).whereIn('id', ids).select('id')).length === ids.length;
   if (!(await here('athletes', athletes))) throw wrongField('athletes', 'names somebody who is not an athlete of this academy');
   if (!(await here('athlete_groups', groups))) throw wrongField('groups', 'names a group that is not one of this academy');
 }
@@ -100,7 +85,7 @@ const expiryFrom = (now: Date): Date => new Date(now.getTime() + INVITATION_DAYS
 export async function putInvitation(ctx: Context, id: string, given: NewInvitation): Promise<InvitationLink> {
   requireMayInvite(ctx, given.role);
   await requireFitting(ctx, given.role, given.athletes, given.groups);
-  const known = (await ctx.tenant.from('invitations').where('id', id).first()) as InvitationDbRow | undefined;
+  const known = await ctx.tenant.from('invitations').where('id', id).first();
   if (known && stateOf(known, ctx.now) !== 'open')
     throw conflict('The invitation has ended', 'It was used, taken back or has expired. Write a new one.');
   return writeInvitation(ctx, id, { ...given, user: null });
@@ -134,20 +119,14 @@ async function writeInvitation(
 }
 
 export async function dropInvitation(ctx: Context, id: string): Promise<People> {
-  const row = (await ctx.tenant.from('invitations').where('id', id).first()) as InvitationDbRow | undefined;
+  const row = await ctx.tenant.from('invitations').where('id', id).first();
   if (!row) throw notFound('invitation');
   if (!row.used_at) await ctx.tenant.from('invitations').where('id', id).update({ taken_back_at: ctx.now });
   return people(ctx);
 }
 
-interface PersonDbRow {
-  id: string;
-  name: string;
-  role: Role;
-}
-
-async function personOf(ctx: Context, id: string): Promise<PersonDbRow> {
-  const row = (await ctx.tenant.from('users').where('id', id).first()) as PersonDbRow | undefined;
+async function personOf(ctx: Context, id: string): Promise<UserDbRow> {
+  const row = await ctx.tenant.from('users').where('id', id).first();
   if (!row) throw notFound('person');
   return row;
 }

@@ -5,6 +5,7 @@ import { conflict } from '../problems';
 import { athleteRecord, profileOf } from './athletes';
 import { currentDiagnosis, schoolsOf } from './judged';
 import { fociOf } from './foci';
+import type { RepDbRow } from '../db/tables';
 import type { Context } from './context';
 import { intakeOf } from './intake';
 import { libraryAnswer, plannedWith } from './library';
@@ -21,16 +22,8 @@ const LAST_REPS = 10;
 const STUCK_AFTER = 4;
 const TEST_DRILLS = DRILLS.filter((d) => d.part === 'test').map((d) => d.id);
 
-interface RepRow {
-  drill: string;
-  session_id: string;
-  judged: string;
-  cheat: string | null;
-  rung: number;
-  focus_id: string | null;
-  at: Date | string;
-  aids: string | null;
-}
+/** What is asked of a rep. */
+type RepRow = Pick<RepDbRow, 'drill' | 'session_id' | 'judged' | 'cheat' | 'rung' | 'focus_id' | 'at' | 'aids'>;
 
 /** What the last weeks' reps say of each drill: how often it was done, which aids are gone, which cheats were seen. */
 async function drillMemory(
@@ -39,13 +32,13 @@ async function drillMemory(
   stuck: ReadonlySet<string>,
   library: Library,
 ): Promise<Required<Pick<PlanRequest, 'recentDrills' | 'cheats'>>> {
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('reps')
     .where({ athlete_id: athleteId, undone: false, gone: false })
     .where('on_date', '>', addDays(ctx.today, -REMEMBERED_DAYS))
     .orderBy('at', 'desc')
     .orderBy('id', 'desc')
-    .select('drill', 'session_id', 'judged', 'cheat', 'rung', 'focus_id', 'at', 'aids')) as RepRow[];
+    .select('drill', 'session_id', 'judged', 'cheat', 'rung', 'focus_id', 'at', 'aids');
   const down = await stepsDown(ctx, athleteId);
   const since = (row: RepRow): boolean => new Date(row.at).getTime() > (down.get(row.focus_id ?? '') ?? 0);
   const byDrill = new Map<string, RepRow[]>();
@@ -79,13 +72,12 @@ async function drillMemory(
 
 /** When each focus last went down a rung, by the gate or by hand. */
 async function stepsDown(ctx: Context, athleteId: string): Promise<ReadonlyMap<string, number>> {
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('verdicts')
     .where('athlete_id', athleteId)
     .whereRaw('to_rung < from_rung')
     .groupBy('focus_id')
-    .select('focus_id')
-    .max({ at: 'at' })) as { focus_id: string; at: Date | string }[];
+    .select<{ focus_id: string; at: Date | string }[]>('focus_id', ctx.tenant.raw('max(at) as at'));
   return new Map(rows.map((row) => [row.focus_id, new Date(row.at).getTime()]));
 }
 
@@ -94,7 +86,7 @@ const stuckKey = (focus: string | null, rung: number): string => `${focus ?? ''}
 
 /** Foci that have worked on their rung for some sessions and did not move. */
 async function stuckOn(ctx: Context, athleteId: string, foci: readonly { id: string; rung: number }[]): Promise<Set<string>> {
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('reps')
     .where({ athlete_id: athleteId, undone: false, gone: false })
     .whereIn(
@@ -104,7 +96,7 @@ async function stuckOn(ctx: Context, athleteId: string, foci: readonly { id: str
     .where('on_date', '>', addDays(ctx.today, -REMEMBERED_DAYS))
     .groupBy('focus_id', 'rung')
     .select('focus_id', 'rung')
-    .countDistinct({ sessions: 'session_id' })) as { focus_id: string; rung: number; sessions: number }[];
+    .countDistinct({ sessions: 'session_id' });
   return new Set(
     rows
       .filter((row) => Number(row.sessions) >= STUCK_AFTER && foci.some((f) => f.id === row.focus_id && f.rung === row.rung))
@@ -114,12 +106,11 @@ async function stuckOn(ctx: Context, athleteId: string, foci: readonly { id: str
 
 /** Day of the last test that was thrown. */
 async function lastTestOf(ctx: Context, athleteId: string): Promise<IsoDate | null> {
-  const row = (await ctx.tenant
+  const row = await ctx.tenant
     .from('reps')
     .where({ athlete_id: athleteId, undone: false, gone: false })
     .whereIn('drill', TEST_DRILLS)
-    .max({ last: 'on_date' })
-    .first()) as { last: IsoDate | null } | undefined;
+    .first<{ last: IsoDate | null } | undefined>(ctx.tenant.raw('max(on_date) as last'));
   return row?.last ?? null;
 }
 

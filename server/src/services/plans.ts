@@ -11,22 +11,10 @@ import type { Context } from './context';
 import { academyLibrary, libraryAnswer, plannedWith } from './library';
 import { planRequest } from './plan-request';
 import { sessionFor } from './told';
-
-export interface PlanRow {
-  id: string;
-  on_date: IsoDate;
-  weeks: number;
-  assigned: number;
-  ends_on: IsoDate;
-  request: PlanRequest;
-  plan: Plan;
-  /** The plan before any change by hand; null where there is none. */
-  base: Plan | null;
-  edits: readonly PlanEdit[] | null;
-}
+import type { PlanDbRow } from '../db/tables';
 
 /** A plan as it is told; what it was made from only to who may change it. */
-const toPlan = (ctx: Context, row: PlanRow): PlanRecord => {
+const toPlan = (ctx: Context, row: PlanDbRow): PlanRecord => {
   const changes = may(ctx.user.role, 'changePlan');
   const edits = row.edits ?? [];
   const base = row.base ?? row.plan;
@@ -45,22 +33,22 @@ const toPlan = (ctx: Context, row: PlanRow): PlanRecord => {
 
 export async function newestPlan(ctx: Context, athleteId: string): Promise<PlanRecord | null> {
   await athleteRecord(ctx, athleteId);
-  const row = (await ctx.tenant
+  const row = await ctx.tenant
     .from('plans')
     .where('athlete_id', athleteId)
     .orderBy('created_at', 'desc')
     .orderBy('id', 'desc')
-    .first()) as PlanRow | undefined;
+    .first();
   return row ? toPlan(ctx, await withLibrary(ctx, row)) : null;
 }
 
 /** A plan is changed with the drills and ladders that there are now; its items keep the words that they were made with. */
-async function withLibrary(ctx: Context, row: PlanRow): Promise<PlanRow> {
+async function withLibrary(ctx: Context, row: PlanDbRow): Promise<PlanDbRow> {
   return { ...row, request: { ...row.request, library: plannedWith(await libraryAnswer(ctx)) } };
 }
 
-async function planById(ctx: Context, athleteId: string, id: string): Promise<PlanRow> {
-  const row = (await ctx.tenant.from('plans').where({ id, athlete_id: athleteId }).first()) as PlanRow | undefined;
+async function planById(ctx: Context, athleteId: string, id: string): Promise<PlanDbRow> {
+  const row = await ctx.tenant.from('plans').where({ id, athlete_id: athleteId }).first();
   if (!row) throw notFound('plan');
   return withLibrary(ctx, row);
 }
@@ -93,7 +81,7 @@ export async function putPlan(ctx: Context, athleteId: string, id: string, given
       `pinned[${unknown}].drill`,
       `“${given.pinned[unknown]!.drill}” is neither a drill of the catalogue nor one of your own`,
     );
-  const known = (await ctx.tenant.from('plans').where('id', id).first('athlete_id')) as { athlete_id: string } | undefined;
+  const known = await ctx.tenant.from('plans').where('id', id).first('athlete_id');
   if (known && known.athlete_id !== athleteId) throw notFound('plan');
   if (!known) await store(ctx, athleteId, id, await planRequest(ctx, athleteId, ctx.today, given));
   return toPlan(ctx, await planById(ctx, athleteId, id));

@@ -27,7 +27,7 @@ async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProg
   const gates = await gatesOf(ctx, athleteId, foci);
   return Promise.all(
     foci.map(async (focus) => {
-      const rows = (await ctx.tenant
+      const rows = await ctx.tenant
         .from('reps')
         .where({ focus_id: focus.id, undone: false, gone: false })
         .groupBy('on_date')
@@ -36,7 +36,7 @@ async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProg
         .count({ reps: '*' })
         .sum({ good: ctx.tenant.raw("judged = 'good'") })
         .sum({ close: ctx.tenant.raw("judged = 'close'") })
-        .sum({ off: ctx.tenant.raw("judged = 'off'") })) as unknown as DayCount[];
+        .sum({ off: ctx.tenant.raw("judged = 'off'") });
       return {
         focus: toFocus(focus),
         sessions: rows.map((r) => ({

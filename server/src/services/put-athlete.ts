@@ -9,7 +9,6 @@ import { replan } from './replan';
 import { keepWords } from './roster';
 import { keepSize } from './sizes';
 import { blankFlags, renewGlance, UNSEEN } from './glance';
-import type { AthleteDbRow } from './athletes';
 import { overview } from './overview';
 
 /** Weighted balls are locked under this age, whatever the academy allows. */
@@ -28,7 +27,7 @@ export async function putAthlete(ctx: Context, id: string, given: AthleteChange)
   const { heightM, massKg, birthDate, availability, equipment, schools, jumpNorms, setForeignAside = false, ...same } = given;
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
-    const known = await tenant.hold<AthleteDbRow>(id);
+    const known = await tenant.hold(id);
     const intake =
       known && known.discipline !== given.discipline
         ? await correctDiscipline(inside, id, known.discipline, given.discipline, known.intake, setForeignAside)

@@ -1,6 +1,6 @@
 import type { AcademySettings, AthleteOverview, Me, NewOuting } from '@wrightonic/contract';
 import { CLOCK_ERROR_MS, isFromFuture, numbersFaults } from '@wrightonic/core';
-import type { Clearance, IsoDate } from '@wrightonic/core';
+import type { Clearance } from '@wrightonic/core';
 import { notFound, ProblemError, wrongField } from '../problems';
 import { me } from './account';
 import { holdAthlete } from './athletes';
@@ -9,6 +9,7 @@ import { within } from './context';
 import type { Context } from './context';
 import { followFrom } from './log/follow';
 import { dayIn, instantIn } from './time';
+import type { AcademyTables, OutingDbRow, Values } from '../db/tables';
 
 export async function putSettings(ctx: Context, given: AcademySettings): Promise<Me> {
   try {
@@ -34,36 +35,28 @@ export async function putSettings(ctx: Context, given: AcademySettings): Promise
   return me({ ...ctx, academy: { ...ctx.academy, ...given }, today: dayIn(given.timeZone, ctx.now) });
 }
 
-/** An entry that may be corrected by whoever made it, and by nobody else. */
-interface OwnRow {
-  readonly athlete_id: string;
-  readonly author_id: string | null;
-  readonly removed?: number;
-}
+/** What may be corrected by whoever entered it, and by nobody else. */
+type Correctable = 'outings' | 'clearances';
+type Owned = Pick<OutingDbRow, 'athlete_id' | 'author_id' | 'on_date'> & Partial<Pick<OutingDbRow, 'removed'>>;
 
 /**
  * The row of an id, where it is this athlete’s and this person’s own; undefined where there is none yet.
  * @throws ProblemError 404 for a row of another athlete or another author: an id belongs to both for good
  */
-async function ownRow<T extends OwnRow>(
-  ctx: Context,
-  table: 'outings' | 'clearances',
-  athleteId: string,
-  id: string,
-): Promise<T | undefined> {
-  const row = (await ctx.tenant.from(table).where('id', id).first()) as T | undefined;
+async function ownRow(ctx: Context, table: Correctable, athleteId: string, id: string): Promise<Owned | undefined> {
+  const row = await ctx.tenant.fromAny(table).where('id', id).first<Owned | undefined>();
   if (row && (row.athlete_id !== athleteId || row.author_id !== ctx.user.id || row.removed))
     throw notFound(table === 'outings' ? 'entry of yours' : 'clearance of yours');
   return row;
 }
 
 /** Writes a record, or corrects one’s own; what was there before is kept. */
-async function keep(
+async function keep<N extends Correctable>(
   ctx: Context,
-  table: 'outings' | 'clearances',
+  table: N,
   athleteId: string,
-  row: Record<string, unknown> & { readonly id: string },
-  before: OwnRow | undefined,
+  row: Omit<Values<AcademyTables[N]>, 'academy_id'> & { readonly id: string },
+  before: Owned | undefined,
 ): Promise<void> {
   if (!before) {
     await ctx.tenant.insertOnce(table, { ...row, athlete_id: athleteId, author_id: ctx.user.id });
@@ -79,7 +72,7 @@ async function keep(
     author_id: ctx.user.id,
     at: ctx.now,
   });
-  await ctx.tenant.from(table).where('id', row.id).update(row);
+  await ctx.tenant.fromAny(table).where('id', row.id).update(row);
 }
 
 /** Throwing done elsewhere; it counts in rest and budget. Sent again by the same person, it is corrected. */
@@ -94,7 +87,7 @@ export async function putOuting(ctx: Context, athleteId: string, id: string, giv
     const inside = within(ctx, tenant);
     const athlete = await holdAthlete(inside, athleteId);
     if (given.on < athlete.birthDate) throw wrongField('on', `is ${given.on}, before the athlete was born`);
-    const before = await ownRow<OwnRow & { on_date: IsoDate }>(inside, 'outings', athleteId, id);
+    const before = await ownRow(inside, 'outings', athleteId, id);
     await keep(
       inside,
       'outings',
@@ -131,7 +124,7 @@ export async function putClearance(ctx: Context, athleteId: string, id: string, 
     const inside = within(ctx, tenant);
     const athlete = await holdAthlete(inside, athleteId);
     if (given.date < athlete.birthDate) throw wrongField('date', `is ${given.date}, before the athlete was born`);
-    const before = await ownRow<OwnRow & { on_date: IsoDate }>(inside, 'clearances', athleteId, id);
+    const before = await ownRow(inside, 'clearances', athleteId, id);
     await keep(
       inside,
       'clearances',

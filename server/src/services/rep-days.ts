@@ -1,4 +1,4 @@
-import type { FindingId, IsoDate, WorkDone } from '@wrightonic/core';
+import type { IsoDate, WorkDone } from '@wrightonic/core';
 import type { Context } from './context';
 
 /** Reps of one day, one focus and one judgement. */
@@ -18,7 +18,7 @@ export interface RepDays {
 }
 
 export async function repDaysOf(ctx: Context, athlete: string): Promise<RepDays> {
-  const [rows, foci] = (await Promise.all([
+  const [rows, foci] = await Promise.all([
     ctx.tenant
       .from('reps')
       .where({ athlete_id: athlete, undone: false, gone: false })
@@ -26,7 +26,7 @@ export async function repDaysOf(ctx: Context, athlete: string): Promise<RepDays>
       .select('on_date', 'judged', 'focus_id')
       .count({ reps: '*' }),
     ctx.tenant.from('foci').where('athlete_id', athlete).select('id', 'finding'),
-  ])) as unknown as [RepDayRow[], { id: string; finding: FindingId }[]];
+  ]);
   const findingOf = new Map(foci.map((f) => [f.id, f.finding]));
   const days = new Map<IsoDate, { reps: number; good: number }>();
   const work = new Map<string, WorkDone>();

@@ -4,10 +4,9 @@ import type { Allowance, PlanRequest, PlanSession } from '@wrightonic/core';
 import { assign, assignedPlan, relink } from './assign';
 import { fociOf } from './foci';
 import type { Context } from './context';
-import type { AssignmentRow } from './overview';
 import { planRequest } from './plan-request';
 import { store, weeksTo } from './plans';
-import type { PlanRow } from './plans';
+import type { PlanDbRow } from '../db/tables';
 
 /** Whether a session holds more than a day now allows. */
 function isTooMuch(session: PlanSession, { throws, highEffort, highestEffort, legsClosed }: Allowance): boolean {
@@ -23,7 +22,7 @@ function isTooMuch(session: PlanSession, { throws, highEffort, highestEffort, le
 }
 
 /** What a plan made anew keeps of the coach’s hand: what was added or pinned. */
-function pinnedByHand({ request, edits }: PlanRow): Pick<PlanRequest, 'games' | 'pinned'> {
+function pinnedByHand({ request, edits }: PlanDbRow): Pick<PlanRequest, 'games' | 'pinned'> {
   const own = (edits ?? []).flatMap((e) => (e.kind === 'add' || e.kind === 'pin' ? [{ date: e.date, drill: e.drill }] : []));
   return { games: request.games, pinned: [...request.pinned, ...own] };
 }
@@ -54,7 +53,7 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
       .filter((s) => s.date >= ctx.today)
       .map(({ date, items }) => ({ date, drills: items.map((i) => i.drill) })),
   });
-  const today = (await open.clone().where('on_date', ctx.today).first()) as AssignmentRow | undefined;
+  const today = await open.clone().where('on_date', ctx.today).first();
   const kept = today && !isTooMuch(today.session, openLedger(request).allowance(ctx.today)) ? today.session : null;
   const id = ctx.newId();
   if (today && !kept) {

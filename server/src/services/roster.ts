@@ -1,29 +1,12 @@
 import type { AthleteRow, RosterPage, RosterQuery } from '@wrightonic/contract';
 import { ROSTER_PAGE } from '@wrightonic/contract';
 import { ageOn } from '@wrightonic/core';
-import type { AthleteProfile, FindingId, IsoDate, LinkState } from '@wrightonic/core';
+import type { IsoDate } from '@wrightonic/core';
 import type { Knex } from 'knex';
+import type { AthleteDbRow } from '../db/tables';
 import type { Tenant } from '../db/tenant';
 import { wrongField } from '../problems';
 import type { Context } from './context';
-
-export interface RosterDbRow {
-  id: string;
-  name: string;
-  discipline: AthleteProfile['discipline'];
-  throws: AthleteProfile['throws'];
-  birth_date: IsoDate;
-  chain: LinkState[];
-  focus: FindingId | null;
-  focus_chance: number | null;
-  focus_chance_on: IsoDate | null;
-  lock_until: string | null;
-  lock_from: IsoDate | null;
-  care: number;
-  intake_next: string | null;
-  created_at: Date;
-  word?: string;
-}
 
 const COLUMNS = [
   'id',
@@ -40,7 +23,10 @@ const COLUMNS = [
   'care',
   'intake_next',
   'created_at',
-];
+] as const satisfies readonly (keyof AthleteDbRow)[];
+
+/** What the roster shows of an athlete, and the word by which a search found them. */
+type RosterDbRow = Pick<AthleteDbRow, (typeof COLUMNS)[number]> & { readonly word?: string };
 
 /** Whether throwing is locked on a day: by what is known, or because a clearance has run out since. */
 const isLocked = ({ lock_until: until, lock_from: from }: RosterDbRow, today: IsoDate): boolean =>
@@ -121,8 +107,8 @@ function readCursor(after: string | undefined): Cursor | null {
   if (after === undefined) return null;
   try {
     const value: unknown = JSON.parse(Buffer.from(after, 'base64url').toString('utf8'));
-    if (Array.isArray(value) && value.length === 2 && value.every((part) => typeof part === 'string'))
-      return value as unknown as Cursor;
+    const [key, id] = Array.isArray(value) && value.length === 2 ? (value as unknown[]) : [];
+    if (typeof key === 'string' && typeof id === 'string') return [key, id];
   } catch {
     // falls through to the refusal
   }
@@ -161,7 +147,7 @@ export async function rosterPage(ctx: Context, asked: RosterQuery): Promise<Rost
     const query = ctx.tenant.from('athletes');
     narrow(ctx, query, asked);
     pageAfter(query, sort.column, 'athletes.id', sort.descending, cursor);
-    const rows = (await query.select(COLUMNS.map((c) => `athletes.${c}`))) as RosterDbRow[];
+    const rows = await query.select<RosterDbRow[]>(COLUMNS.map((c) => `athletes.${c}`));
     return pageOf(ctx, rows, sort.keyOf);
   }
   const query = ctx.tenant
@@ -171,14 +157,14 @@ export async function rosterPage(ctx: Context, asked: RosterQuery): Promise<Rost
   for (const word of others)
     void query.whereExists(
       ctx.tenant
-        .from('athlete_words as other')
+        .fromAs('athlete_words', 'other')
         .whereRaw('other.athlete_id = athletes.id')
         .where('other.word', 'like', `${word}%`)
         .select('other.word'),
     );
   narrow(ctx, query, asked);
   pageAfter(query, 'athlete_words.word', 'athlete_words.athlete_id', false, cursor);
-  const rows = (await query.select([...COLUMNS.map((c) => `athletes.${c}`), 'athlete_words.word'])) as RosterDbRow[];
+  const rows = await query.select<RosterDbRow[]>([...COLUMNS.map((c) => `athletes.${c}`), 'athlete_words.word']);
   return pageOf(ctx, rows, (row) => row.word!);
 }
 

@@ -1,12 +1,6 @@
 /** Height and mass of an athlete over time. */
-import type { AthleteSize, IsoDate } from '@wrightonic/core';
+import type { AthleteSize } from '@wrightonic/core';
 import type { Context } from './context';
-
-interface SizeRow {
-  on_date: IsoDate;
-  height_m: number;
-  mass_kg: number;
-}
 
 /** Notes a size where it differs from the newest; of one day the last counts. */
 export async function keepSize(ctx: Context, athlete: string, { heightM, massKg }: Omit<AthleteSize, 'on'>): Promise<void> {
@@ -20,6 +14,6 @@ export async function keepSize(ctx: Context, athlete: string, { heightM, massKg 
 
 /** Sizes, oldest first. */
 export async function sizesOf(ctx: Context, athlete: string): Promise<AthleteSize[]> {
-  const rows = (await ctx.tenant.from('athlete_sizes').where('athlete_id', athlete).orderBy('on_date')) as SizeRow[];
+  const rows = await ctx.tenant.from('athlete_sizes').where('athlete_id', athlete).orderBy('on_date');
   return rows.map((row) => ({ on: row.on_date, heightM: row.height_m, massKg: row.mass_kg }));
 }

@@ -1,17 +1,8 @@
 import { fromMph, toMph } from '@wrightonic/core';
-import type { IsoDate, TrendReading } from '@wrightonic/core';
+import type { TrendReading } from '@wrightonic/core';
 import type { Context } from './context';
 import { gunErrorsOf } from './guns';
 import type { GunError } from './guns';
-
-interface ReadingRow {
-  on_date: IsoDate;
-  speed: number;
-  unit: TrendReading['unit'];
-  effort: number;
-  gun: string;
-  setting: TrendReading['setting'];
-}
 
 /** Most readings that a trend is drawn through; more add nothing to see. */
 const MOST = 1500;
@@ -22,7 +13,7 @@ const offsetIn = (unit: TrendReading['unit'], error: GunError | undefined): numb
 
 /** The athlete's speed readings, oldest first. */
 export async function speedsOf(ctx: Context, athlete: string): Promise<TrendReading[]> {
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('readings')
     .where({ athlete_id: athlete, undone: false, gone: false })
     .orderBy([
@@ -30,7 +21,7 @@ export async function speedsOf(ctx: Context, athlete: string): Promise<TrendRead
       { column: 'at', order: 'desc' },
     ])
     .limit(MOST)
-    .select('on_date', 'speed', 'unit', 'effort', 'gun', 'setting')) as ReadingRow[];
+    .select('on_date', 'speed', 'unit', 'effort', 'gun', 'setting');
   const errors = await gunErrorsOf(ctx);
   return rows.reverse().map((r) => ({
     date: r.on_date,

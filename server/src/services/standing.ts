@@ -18,9 +18,9 @@ async function standing<Asked, Answer>(
   answerTo: (request: Asked) => Answer,
 ): Promise<Answer> {
   const asked = digest(JSON.stringify([ctx.program, CATALOGUE_VERSION, request]));
-  const kept = (await ctx.tenant.from('standing_answers').where({ athlete_id: athlete, what, asked }).first('answer')) as
-    { answer: Answer } | undefined;
-  if (kept) return kept.answer;
+  const kept = await ctx.tenant.from('standing_answers').where({ athlete_id: athlete, what, asked }).first('answer');
+  // Under the same question stands the same kind of answer.
+  if (kept) return kept.answer as Answer;
   const answer = answerTo(request);
   await ctx.tenant.write(
     'standing_answers',

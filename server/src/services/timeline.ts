@@ -1,8 +1,9 @@
-import type { ConsentKind, OutingKind, TimelineEntry } from '@wrightonic/contract';
+import type { OutingKind, TimelineEntry } from '@wrightonic/contract';
 import { findingById } from '@wrightonic/core';
 import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
 import type { Context } from './context';
 import type { RepDays } from './rep-days';
+import type { OutingDbRow } from '../db/tables';
 
 const MOST = 40;
 const quoted = (finding: FindingId): string => findingById(finding).title;
@@ -19,27 +20,34 @@ function summary(items: readonly Evidence[], named: boolean): string {
   return `${parts.join(', ')}${seen.length > 0 ? `. Seen: ${seen.slice(0, 3).join('; ')}` : ''}`;
 }
 
-interface OutingLine {
-  readonly kind: OutingKind;
-  readonly pitches: number;
-  readonly throws: number;
-  readonly caught: number;
-}
 const OUTING_WORDS: Record<OutingKind, string> = {
   game: 'in a game',
   catch: 'playing catch',
   lesson: 'in another lesson',
   other: 'elsewhere',
 };
-const outingText = ({ kind, pitches, throws, caught }: OutingLine): string =>
+const outingText = ({ kind, pitches, throws, caught }: OutingDbRow): string =>
   `${pitches > 0 ? `${pitches} pitches` : `${throws} throws`} ${OUTING_WORDS[kind]}${caught ? ', and caught' : ''}`;
+
+/** Tables whose rows are of a day. */
+type Dated =
+  | 'observations'
+  | 'verdicts'
+  | 'pain_reports'
+  | 'outings'
+  | 'clearances'
+  | 'plans'
+  | 'body_checks'
+  | 'consents'
+  | 'rulings'
+  | 'session_notes';
 
 /** What happened with an athlete, newest first, a line each. */
 export async function timelineOf(ctx: Context, athlete: string, reps: Promise<RepDays>): Promise<TimelineEntry[]> {
-  const newest = (table: string, most = MOST) =>
+  const newest = <N extends Dated>(table: N, most = MOST) =>
     ctx.tenant.from(table).where('athlete_id', athlete).orderBy('on_date', 'desc').limit(most);
   const [observations, verdicts, pains, outings, clearances, plans, foci, checks, consents, rulings, notes, { days }] =
-    (await Promise.all([
+    await Promise.all([
       newest('observations', 200).select('on_date', 'evidence'),
       newest('verdicts'),
       newest('pain_reports'),
@@ -53,20 +61,7 @@ export async function timelineOf(ctx: Context, athlete: string, reps: Promise<Re
       newest('rulings', 20),
       newest('session_notes', 20),
       reps,
-    ])) as unknown as [
-      { on_date: IsoDate; evidence: Evidence }[],
-      { on_date: IsoDate; finding: FindingId; verdict: string; from_rung: number; to_rung: number; reason: string }[],
-      { on_date: IsoDate; site: string; score: number; moment: string }[],
-      (OutingLine & { on_date: IsoDate })[],
-      { on_date: IsoDate; by_clinician: string }[],
-      { on_date: IsoDate; weeks: number; assigned: number }[],
-      { started_on: IsoDate; finding: FindingId }[],
-      { on_date: IsoDate; kind: string; steps: object[]; finished_at: Date | null }[],
-      { on_date: IsoDate; kind: ConsentKind; given: number; by_whom: string }[],
-      { on_date: IsoDate; finding: FindingId; ruling: string; reason: string; author: string }[],
-      { on_date: IsoDate; text: string }[],
-      RepDays,
-    ];
+    ]);
   // What coaches write for coaches, and what they hold to be wrong, is not for the family’s page.
   const family = ctx.reach === 'own';
   const byDay = new Map<IsoDate, Evidence[]>();

@@ -1,13 +1,12 @@
 import type { AthleteRow, Need, TodayList, TodayRow } from '@wrightonic/contract';
 import { addDays, findingById } from '@wrightonic/core';
-import type { FindingId, IsoDate, Library, PlanSession } from '@wrightonic/core';
+import type { Library, PlanSession } from '@wrightonic/core';
 import type { Knex } from 'knex';
 import { toAssignment } from './overview';
-import type { AssignmentRow } from './overview';
 import type { Context } from './context';
 import { academyLibrary } from './library';
 import { toAthleteRow, whereLocked } from './roster';
-import type { RosterDbRow } from './roster';
+import type { VerdictDbRow } from '../db/tables';
 
 const DAYS_OF_NEWS = 7;
 /** Verdicts in a row without a move that make a focus stuck. */
@@ -25,38 +24,24 @@ const NEEDS_OF_A_KIND = 8;
 
 /** Athletes of the academy as the roster shows them, by id. */
 async function rowsOf(ctx: Context, ids: readonly string[]): Promise<ReadonlyMap<string, AthleteRow>> {
-  const rows = (await ctx.tenant
+  const rows = await ctx.tenant
     .from('athletes')
     .where('archived', false)
-    .whereIn('id', [...new Set(ids)])) as RosterDbRow[];
+    .whereIn('id', [...new Set(ids)]);
   return new Map(rows.map((row) => [row.id, toAthleteRow(row, ctx.today)]));
-}
-
-interface VerdictRow {
-  athlete_id: string;
-  focus_id: string;
-  on_date: IsoDate;
-  from_rung: number;
-  to_rung: number;
-  finding: FindingId;
-  by_whom: string;
 }
 
 /** What the gate did lately, or could not do. */
 async function gateNeeds(ctx: Context): Promise<Need[]> {
   const since = addDays(ctx.today, -DAYS_OF_NEWS);
-  const recent = (await ctx.tenant
-    .from('verdicts')
-    .where('on_date', '>=', since)
-    .orderBy('at', 'desc')
-    .limit(400)) as VerdictRow[];
-  const newest = new Map<string, VerdictRow>();
+  const recent = await ctx.tenant.from('verdicts').where('on_date', '>=', since).orderBy('at', 'desc').limit(400);
+  const newest = new Map<string, VerdictDbRow>();
   for (const v of recent) if (!newest.has(v.athlete_id)) newest.set(v.athlete_id, v);
-  const earlier = (await ctx.tenant
+  const earlier = await ctx.tenant
     .from('verdicts')
     .whereIn('focus_id', [...new Set([...newest.values()].map((v) => v.focus_id))])
     .orderBy('at', 'desc')
-    .limit(2000)) as VerdictRow[];
+    .limit(2000);
   const athletes = await rowsOf(ctx, [...newest.keys()]);
   return [...newest.values()].flatMap((v): Need[] => {
     const athlete = athletes.get(v.athlete_id);
@@ -85,13 +70,13 @@ async function standing(
     .where('athletes.archived', false)
     .limit(NEEDS_OF_A_KIND + 1);
   narrow(query);
-  const rows = (await query.select('athletes.id', 'athletes.name')) as { id: string; name: string }[];
+  const rows = await query.select<{ id: string; name: string }[]>('athletes.id', 'athletes.name');
   return rows.map(({ id, name }) => ({ athlete: id, name, kind, text }));
 }
 
 /** Today's lessons, and what needs the coach's eye. */
 export async function todayList(ctx: Context): Promise<TodayList> {
-  const assignments = (await ctx.tenant.from('assignments').where('on_date', ctx.today).orderBy('id')) as AssignmentRow[];
+  const assignments = await ctx.tenant.from('assignments').where('on_date', ctx.today).orderBy('id');
   const planned = () => ctx.tenant.from('assignments').where('assignments.on_date', '>=', ctx.today);
   const [library, athletes, ...needs] = await Promise.all([
     academyLibrary(ctx),

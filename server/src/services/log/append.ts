@@ -8,7 +8,7 @@ import { accountOf, loadFrom, loadOf } from '../load';
 import type { Load } from '../load';
 import type { Received } from './receive';
 import { aidsFrom } from './rows';
-import type { SessionRow } from './rows';
+import type { SessionDbRow } from '../../db/tables';
 
 export interface Appended {
   readonly load: Load;
@@ -18,7 +18,7 @@ export interface Appended {
 
 /** What is there as a batch comes in: its session, and what else there is of that day and of the reps that it brings. */
 export interface Here {
-  readonly session: SessionRow;
+  readonly session: SessionDbRow;
   /** Instant of the day's last rep. */
   readonly last: Date | null;
   /** Readings of the day. */
@@ -34,16 +34,16 @@ export interface Here {
 
 /** @param reps ids of the reps of the batch */
 export async function hereOf(ctx: Context, athleteId: string, sessionId: string, reps: readonly string[]): Promise<Here> {
-  const ofDay = (table: string) =>
+  const ofDay = (table: 'reps' | 'readings') =>
     ctx.tenant
-      .from(table)
+      .fromAny(table)
       .where(`${table}.athlete_id`, athleteId)
       .whereRaw('?? = work_sessions.on_date', [`${table}.on_date`]);
-  const row = (await ctx.tenant
-    .from('work_sessions')
+  const row = await ctx.tenant
+    .fromAny('work_sessions')
     .where({ 'work_sessions.id': sessionId, 'work_sessions.athlete_id': athleteId })
-    .first(
-      'work_sessions.*',
+    .select('work_sessions.*')
+    .first<(SessionDbRow & Omit<Here, 'session'>) | undefined>(
       ofDay('reps').max('reps.at').as('last'),
       ofDay('readings').count('*').as('measured'),
       ctx.tenant
@@ -58,7 +58,7 @@ export async function hereOf(ctx: Context, athleteId: string, sessionId: string,
         .as('known'),
       ctx.tenant.from('pain_reports').where('pain_reports.athlete_id', athleteId).count('*').as('pains'),
       ctx.tenant.from('clearances').where('clearances.athlete_id', athleteId).count('*').as('clearances'),
-    )) as (SessionRow & Omit<Here, 'session'>) | undefined;
+    );
   if (!row) throw notFound('session');
   const { last, measured, marked, known, pains, clearances, ...session } = row;
   return { session, last, measured, marked, known, pains, clearances };

@@ -28,6 +28,9 @@ export interface KnownEntries {
   readonly note: ReadonlyMap<string, Known>;
 }
 
+/** What every entry has. */
+const OF_ENTRIES = ['id', 'athlete_id', 'session_id', 'author_id'] as const;
+
 const NONE: ReadonlyMap<string, never> = new Map<string, never>();
 
 /** Where none of the ids is there yet. */
@@ -38,44 +41,36 @@ export async function knownOf(ctx: Context, entries: readonly LogEntry[]): Promi
   const ids = (of: (entry: LogEntry) => (string | null | undefined)[]) => [
     ...new Set(entries.flatMap((entry) => of(entry).filter((id): id is string => typeof id === 'string'))),
   ];
-  const find = async <T extends Known>(
-    table: string,
-    wanted: readonly string[],
-    columns: readonly string[],
-  ): Promise<ReadonlyMap<string, T>> => {
+  const rowsOf = (table: 'reps' | 'readings' | 'rep_marks' | 'pain_reports' | 'session_notes', wanted: readonly string[]) =>
+    ctx.tenant.fromAny(table).whereIn('id', [...wanted]);
+  const throwsOf = async (table: 'reps' | 'readings', wanted: readonly string[]): Promise<ReadonlyMap<string, KnownThrow>> => {
     if (wanted.length === 0) return NONE;
-    const rows = (await ctx.tenant
-      .from(table)
-      .whereIn('id', wanted as string[])
-      .select('id', 'athlete_id', 'session_id', 'author_id', ...columns)) as T[];
+    const rows = await rowsOf(table, wanted).select<KnownThrow[]>(...OF_ENTRIES, 'on_date', 'refused');
+    return new Map(rows.map((row) => [row.id, row]));
+  };
+  const othersOf = async (
+    table: 'rep_marks' | 'pain_reports' | 'session_notes',
+    wanted: readonly string[],
+  ): Promise<ReadonlyMap<string, Known>> => {
+    if (wanted.length === 0) return NONE;
+    const rows = await rowsOf(table, wanted).select<Known[]>(...OF_ENTRIES);
     return new Map(rows.map((row) => [row.id, row]));
   };
   const marked = ids((e) => (e.type === 'undo' || e.type === 'cheat' ? [e.rep] : []));
   return {
-    rep: await find<KnownThrow>(
-      'reps',
-      [...ids((e) => (e.type === 'rep' ? [e.id] : e.type === 'reading' ? [e.rep] : [])), ...marked],
-      ['on_date', 'refused'],
-    ),
-    reading: await find<KnownThrow>(
-      'readings',
-      [...ids((e) => (e.type === 'reading' ? [e.id] : [])), ...marked],
-      ['on_date', 'refused'],
-    ),
-    mark: await find(
+    rep: await throwsOf('reps', [...ids((e) => (e.type === 'rep' ? [e.id] : e.type === 'reading' ? [e.rep] : [])), ...marked]),
+    reading: await throwsOf('readings', [...ids((e) => (e.type === 'reading' ? [e.id] : [])), ...marked]),
+    mark: await othersOf(
       'rep_marks',
       ids((e) => (e.type === 'undo' || e.type === 'cheat' ? [e.id] : [])),
-      [],
     ),
-    pain: await find(
+    pain: await othersOf(
       'pain_reports',
       ids((e) => (e.type === 'pain' ? [e.id] : [])),
-      [],
     ),
-    note: await find(
+    note: await othersOf(
       'session_notes',
       ids((e) => (e.type === 'note' ? [e.id] : [])),
-      [],
     ),
   };
 }

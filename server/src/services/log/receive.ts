@@ -16,7 +16,7 @@ import type { Context } from '../context';
 import { dayIn, instantIn, spanOf } from '../time';
 import { isAlone } from './known';
 import type { Known, KnownEntries } from './known';
-import type { SessionRow } from './rows';
+import type { SessionDbRow } from '../../db/tables';
 
 type Row = Record<string, unknown>;
 
@@ -62,7 +62,7 @@ interface Setting {
   readonly ctx: Context;
   readonly athleteId: string;
   readonly athlete: AthleteRecord;
-  readonly session: SessionRow;
+  readonly session: SessionDbRow;
   /** Foci of the athlete. */
   readonly foci: ReadonlySet<string>;
   readonly known: KnownEntries;

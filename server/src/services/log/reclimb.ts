@@ -1,26 +1,13 @@
 /** Verdicts and rungs as they follow from the log, worked out anew and kept. */
 import { climbOf, gateNow, gateSettings } from '@wrightonic/core';
-import type { ClimbLog, ClimbState, GateMove, GateResult, IsoDate, JudgedEntry, Rung } from '@wrightonic/core';
+import type { ClimbLog, ClimbState, GateMove, GateResult, IsoDate, JudgedEntry, LoggedFocus } from '@wrightonic/core';
 import type { Context } from '../context';
 import { academyLibrary } from '../library';
 import { fociLog, painsOf, toLoggedSession, toRep } from './rows';
-import type { FocusLogRow, RepRow, SessionRow } from './rows';
-
-interface VerdictRow {
-  id: string;
-  focus_id: string;
-  session_id: string | null;
-  verdict: GateMove['gate']['verdict'];
-  from_rung: Rung;
-  to_rung: Rung;
-  reason: string;
-  at: Date;
-  was_verdict: string | null;
-  was_to: Rung | null;
-}
+import type { FocusDbRow, RepDbRow, VerdictDbRow } from '../../db/tables';
 
 /** A rep, and what the last judging made of it. */
-const toJudged = (row: RepRow): JudgedEntry => ({
+const toJudged = (row: RepDbRow): JudgedEntry => ({
   rep: toRep(row),
   judged: {
     id: row.id,
@@ -37,17 +24,10 @@ const reasonOf = ({ gate }: GateMove): string =>
   (gate.counterAction ? `${gate.reason} Counter: ${gate.counterAction}.` : gate.reason).slice(0, 500);
 
 /** Entries and sessions of the foci, from the day on which the first of them began. */
-async function climbLogOf(ctx: Context, athlete: string, foci: readonly FocusLogRow[]): Promise<ClimbLog> {
+async function climbLogOf(ctx: Context, athlete: string, foci: readonly FocusDbRow[]): Promise<ClimbLog> {
   const from = foci.map((f) => f.started_on).reduce((a, b) => (a < b ? a : b));
-  const sessions = (await ctx.tenant
-    .from('work_sessions')
-    .where('athlete_id', athlete)
-    .where('on_date', '>=', from)) as SessionRow[];
-  const reps = (await ctx.tenant
-    .from('reps')
-    .where('athlete_id', athlete)
-    .where('on_date', '>=', from)
-    .orderBy(['at', 'id'])) as RepRow[];
+  const sessions = await ctx.tenant.from('work_sessions').where('athlete_id', athlete).where('on_date', '>=', from);
+  const reps = await ctx.tenant.from('reps').where('athlete_id', athlete).where('on_date', '>=', from).orderBy(['at', 'id']);
   return {
     sessions: sessions.map((row) => toLoggedSession(row, ctx.today)),
     reps: reps.map(toJudged),
@@ -57,11 +37,11 @@ async function climbLogOf(ctx: Context, athlete: string, foci: readonly FocusLog
 }
 
 /** Foci whose verdicts may change by what was entered on a day or later. */
-const openSince = async (ctx: Context, athlete: string, from: IsoDate): Promise<FocusLogRow[]> =>
-  (await ctx.tenant
+const openSince = async (ctx: Context, athlete: string, from: IsoDate): Promise<FocusDbRow[]> =>
+  await ctx.tenant
     .from('foci')
     .where('athlete_id', athlete)
-    .where((q) => void q.whereNull('ended_at').orWhere('ended_at', '>=', `${from} 00:00:00`))) as FocusLogRow[];
+    .where((q) => void q.whereNull('ended_at').orWhere('ended_at', '>=', `${from} 00:00:00`));
 
 /**
  * Works out anew where every focus stands and keeps it: new verdicts are added, changed ones say what they were. To be called in the
@@ -86,10 +66,10 @@ export async function reclimb(ctx: Context, athlete: string, from: IsoDate): Pro
 async function keepVerdicts(
   ctx: Context,
   athlete: string,
-  focus: { id: string; finding: string },
+  focus: Pick<LoggedFocus, 'id' | 'finding'>,
   { moves }: ClimbState,
 ): Promise<void> {
-  const kept = (await ctx.tenant.from('verdicts').where({ focus_id: focus.id, by_whom: 'gate' })) as VerdictRow[];
+  const kept = await ctx.tenant.from('verdicts').where({ focus_id: focus.id, by_whom: 'gate' });
   const newest = moves[moves.length - 1];
   for (const move of moves) {
     const known = kept.find((row) => row.session_id === move.session);
@@ -111,7 +91,9 @@ async function keepVerdicts(
         finding: focus.finding,
         by_whom: 'gate',
         // One that comes between older ones was brought by late entries.
-        ...(move === newest || kept.length === 0 ? {} : { was_verdict: 'hold', was_to: move.from, revised_on: ctx.today }),
+        ...(move === newest || kept.length === 0
+          ? {}
+          : { was_verdict: 'hold' as const, was_to: move.from, revised_on: ctx.today }),
       });
     else if (
       known.verdict !== now.verdict ||
@@ -139,14 +121,14 @@ async function keepVerdicts(
 }
 
 /** What a verdict was before late entries changed it; nothing where it says again what it said first. */
-function revision(ctx: Context, was: VerdictRow, now: { verdict: string; to_rung: number }): Record<string, unknown> {
+function revision(ctx: Context, was: VerdictDbRow, now: { verdict: string; to_rung: number }): Record<string, unknown> {
   const first = { verdict: was.was_verdict ?? was.verdict, to: was.was_to ?? was.to_rung };
   return first.verdict === now.verdict && first.to === now.to_rung
     ? { was_verdict: null, was_to: null, revised_on: null }
     : { was_verdict: first.verdict, was_to: first.to, revised_on: ctx.today };
 }
 
-async function keepRung(ctx: Context, row: FocusLogRow, { rung, since }: ClimbState): Promise<boolean> {
+async function keepRung(ctx: Context, row: FocusDbRow, { rung, since }: ClimbState): Promise<boolean> {
   const at = new Date(since.at);
   const moved = row.rung !== rung;
   if (!moved && row.rung_since_at.getTime() === at.getTime()) return false;
@@ -163,7 +145,7 @@ async function keepRung(ctx: Context, row: FocusLogRow, { rung, since }: ClimbSt
 }
 
 /** What the gate would say of each focus now. */
-export async function gatesOf(ctx: Context, athlete: string, rows: readonly FocusLogRow[]): Promise<Map<string, GateResult>> {
+export async function gatesOf(ctx: Context, athlete: string, rows: readonly FocusDbRow[]): Promise<Map<string, GateResult>> {
   if (rows.length === 0) return new Map();
   const foci = await fociLog(ctx, rows);
   const log = await climbLogOf(ctx, athlete, rows);

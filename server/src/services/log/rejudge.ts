@@ -6,7 +6,7 @@ import type { Context } from '../context';
 import { accountOf, loadFrom, loadOf } from '../load';
 import type { Load } from '../load';
 import { marksOf, readingsFrom, repsFrom, toMark, toReading, toRep } from './rows';
-import type { ReadingRow, RepRow, SessionRow } from './rows';
+import type { ReadingDbRow, RepDbRow, SessionDbRow } from '../../db/tables';
 
 const CHUNK = 800;
 
@@ -60,11 +60,11 @@ export interface Judged {
   /** The load as it now is. */
   readonly load: Load;
   /** Entries of the days that were judged. */
-  readonly reps: readonly RepRow[];
-  readonly readings: readonly ReadingRow[];
+  readonly reps: readonly RepDbRow[];
+  readonly readings: readonly ReadingDbRow[];
 }
 
-type SessionDay = Pick<SessionRow, 'id' | 'on_date'>;
+type SessionDay = Pick<SessionDbRow, 'id' | 'on_date'>;
 
 /** The day of each session that entries belong to. @param known sessions that have been read already */
 async function sessionDates(
@@ -76,7 +76,7 @@ async function sessionDates(
   const missing = [...new Set(rows.map((row) => row.session_id))].filter((id) => !dates.has(id));
   const sessions = await inPortions(
     missing,
-    async (portion) => (await ctx.tenant.from('work_sessions').whereIn('id', portion).select('id', 'on_date')) as SessionDay[],
+    async (portion) => await ctx.tenant.from('work_sessions').whereIn('id', portion).select('id', 'on_date'),
   );
   for (const session of sessions) dates.set(session.id, session.on_date);
   return dates;

@@ -8,11 +8,10 @@ import type { Context } from '../context';
 import { loadOf, workloadOf } from '../load';
 import type { Load } from '../load';
 import { toAssignment } from '../overview';
-import type { AssignmentRow } from '../overview';
-import type { SessionRow } from './rows';
+import type { SessionDbRow } from '../../db/tables';
 
-export async function sessionRow(ctx: Context, athleteId: string, id: string): Promise<SessionRow> {
-  const row = (await ctx.tenant.from('work_sessions').where({ id, athlete_id: athleteId }).first()) as SessionRow | undefined;
+export async function sessionRow(ctx: Context, athleteId: string, id: string): Promise<SessionDbRow> {
+  const row = await ctx.tenant.from('work_sessions').where({ id, athlete_id: athleteId }).first();
   if (!row) throw notFound('session');
   return row;
 }
@@ -39,17 +38,15 @@ async function summaryOf(ctx: Context, session: string, measured: boolean): Prom
       .where({ session_id: session, gone: false })
       .groupBy('drill', 'judged', 'undone', 'refused')
       .select('drill', 'judged', 'undone', 'refused')
-      .count({ n: '*' }) as unknown as Promise<
-      { drill: string; judged: 'good' | 'close' | 'off'; undone: number; refused: string | null; n: number }[]
-    >,
+      .count({ n: '*' }),
     measured
-      ? (ctx.tenant
+      ? ctx.tenant
           .from('readings')
           .where({ session_id: session, gone: false })
           .whereNotNull('refused')
           .groupBy('refused')
           .select('refused')
-          .count({ n: '*' }) as unknown as Promise<{ refused: string; n: number }[]>)
+          .count({ n: '*' })
       : [],
   ]);
   const tallies = new Map<string, { drill: string; reps: number; good: number; close: number; off: number }>();
@@ -73,17 +70,15 @@ async function summaryOf(ctx: Context, session: string, measured: boolean): Prom
 export async function recordOf(
   ctx: Context,
   athlete: AthleteRecord,
-  row: SessionRow,
+  row: SessionDbRow,
   load: Load,
   measured = true,
 ): Promise<SessionRecord> {
-  const assignment = row.assignment_id
-    ? ((await ctx.tenant.from('assignments').where('id', row.assignment_id).first()) as AssignmentRow | undefined)
-    : undefined;
+  const assignment = row.assignment_id ? await ctx.tenant.from('assignments').where('id', row.assignment_id).first() : undefined;
   const verdicts =
     row.finished_at === null && row.on_date >= ctx.today
       ? []
-      : ((await ctx.tenant.from('verdicts').where('session_id', row.id).orderBy('at')) as Parameters<typeof toMove>[0][]);
+      : await ctx.tenant.from('verdicts').where('session_id', row.id).orderBy('at');
   const workload = workloadOf(ctx, athlete, load);
   return {
     id: row.id,

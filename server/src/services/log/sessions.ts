@@ -24,7 +24,6 @@ import { knownOf, NOTHING_KNOWN } from './known';
 import { receive } from './receive';
 import type { KnownEntries } from './known';
 import { rejudge } from './rejudge';
-import type { SessionRow } from './rows';
 import { recordOf, sessionOf, sessionRow } from './session-record';
 
 /** Pain told at the start, under ids that the same words always have: told again, it is one report. */
@@ -46,12 +45,12 @@ const painRows = (ctx: Context, athleteId: string, session: string, on: IsoDate,
 
 /** Ends the sessions of earlier days that nobody ended: their day is over, and so are they. */
 async function endEarlier(ctx: Context, athleteId: string, before: IsoDate): Promise<IsoDate | null> {
-  const open = (await ctx.tenant
+  const open = await ctx.tenant
     .from('work_sessions')
     .where('athlete_id', athleteId)
     .whereNull('finished_at')
     .where('on_date', '<', before)
-    .orderBy('on_date')) as SessionRow[];
+    .orderBy('on_date');
   if (open.length === 0) return null;
   for (const session of open)
     await ctx.tenant
@@ -73,7 +72,7 @@ export async function putSession(ctx: Context, athleteId: string, id: string, gi
     const inside = within(ctx, tenant);
     const athlete = await holdAthlete(inside, athleteId);
     if (given.on < athlete.birthDate) throw wrongField('on', `is ${given.on}, before the athlete was born`);
-    const known = (await tenant.from('work_sessions').where({ id }).first()) as (SessionRow & { athlete_id: string }) | undefined;
+    const known = await tenant.from('work_sessions').where({ id }).first();
     if (known && (known.athlete_id !== athleteId || (known.author_id !== null && known.author_id !== ctx.user.id)))
       throw notFound('session');
     if (known && known.on_date !== given.on)
@@ -134,9 +133,7 @@ export async function logEntries(
     const foci = new Set(
       wanted.length === 0
         ? []
-        : ((await tenant.from('foci').where('athlete_id', athleteId).whereIn('id', wanted).select('id')) as { id: string }[]).map(
-            (f) => f.id,
-          ),
+        : (await tenant.from('foci').where('athlete_id', athleteId).whereIn('id', wanted).select('id')).map((f) => f.id),
     );
     const copies = await knownCopies(
       inside,
@@ -210,8 +207,7 @@ export async function removeFromLoad(
     const inside = within(ctx, tenant);
     const athlete = await holdAthlete(inside, athleteId);
     for (const table of ['reps', 'readings', 'outings'] as const) {
-      const row = (await tenant.from(table).where({ id, athlete_id: athleteId }).first()) as
-        { on_date: IsoDate; removed: number } | undefined;
+      const row = await tenant.from(table).where({ id, athlete_id: athleteId }).first();
       if (!row) continue;
       if (row.removed) return;
       await tenant.from(table).where('id', id).update({ removed: true });
