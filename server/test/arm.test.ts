@@ -200,12 +200,6 @@ describe('a clearance', () => {
 });
 
 describe('the assigned plan answers at once', () => {
-  interface Item {
-    readonly role: string;
-    readonly rung: number;
-    readonly effort: [number, number];
-    readonly throws: number;
-  }
   const assigned = async (athlete: string) => harness.db('assignments').where('athlete_id', athlete).orderBy('on_date');
   const throwsFrom = async (athlete: string, from: string, to = '9999') =>
     (await assigned(athlete)).filter((a) => a.on_date >= from && a.on_date <= to).reduce((n, a) => n + a.session.throws, 0);

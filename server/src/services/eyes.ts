@@ -3,11 +3,6 @@ import { comparisonsIn, eyeFrom, eyeWith } from '@wrightonic/core';
 import type { Agreement, DiagnosisRequest, EyeTrust, FindingId, Visibility } from '@wrightonic/core';
 import type { Context } from './context';
 
-interface AgreementRow extends Omit<Agreement, 'count'> {
-  readonly user_id: string;
-  readonly count: number | string;
-}
-
 /** Looks and the measures they met, counted for each person. */
 async function countedFor(ctx: Context, users: readonly string[]): Promise<Map<string, Agreement[]>> {
   const counted = new Map<string, Agreement[]>();

@@ -1,6 +1,6 @@
 import type { FocusProgress, Progress } from '@wrightonic/contract';
 import { addDays, daysOf, fromMph, ownBestShare, summariseSession, toMph, trend } from '@wrightonic/core';
-import type { IsoDate, SessionSummary } from '@wrightonic/core';
+import type { SessionSummary } from '@wrightonic/core';
 
 import { athleteRecord, profileOf } from './athletes';
 import { fociOf, toFocus } from './foci';
@@ -12,14 +12,6 @@ import { speedsOf } from './speeds';
 
 const WEEKS_SHOWN = 12;
 const OWN_BEST_DAYS = 56;
-
-interface DayCount {
-  on_date: IsoDate;
-  reps: number;
-  good: number;
-  close: number;
-  off: number;
-}
 
 async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProgress[]> {
   const moves = await movesOf(ctx, athleteId, 200);

@@ -1,14 +1,6 @@
 import type { IsoDate, WorkDone } from '@wrightonic/core';
 import type { Context } from './context';
 
-/** Reps of one day, one focus and one judgement. */
-interface RepDayRow {
-  readonly on_date: IsoDate;
-  readonly focus_id: string | null;
-  readonly judged: string;
-  readonly reps: number | string;
-}
-
 /** What was done, by day: counted from an index alone, however many reps there are. */
 export interface RepDays {
   /** All reps and the good ones of each day, newest first. */
