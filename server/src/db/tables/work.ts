@@ -141,6 +141,8 @@ export interface MarkDbRow extends Entry {
 }
 
 export interface NoteDbRow extends Entry {
+  device_at: Date;
+  received_at: Date;
   session_id: string;
   on_date: IsoDate;
   text: string;
