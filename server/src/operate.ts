@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { readDatabase } from './config';
 import { connect, migrate, stepBack } from './db/connect';
 import { Tenant } from './db/tenant';
-import { inviteOwner } from './services/people';
+import { inviteOwner } from './people/people';
 
 const [what, ...given] = process.argv.slice(2);
 

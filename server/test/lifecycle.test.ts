@@ -1,6 +1,6 @@
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
-import { ATHLETE_TABLES } from '../src/services/lifecycle';
+import { ATHLETE_TABLES } from '../src/entry/lifecycle';
 import { clipOf, webm } from './clip';
 import { addAthlete, eye, makeFocus, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';

@@ -1,6 +1,6 @@
 /** Days and hours of a zone, beside what the platform itself writes. */
 import * as fc from 'fast-check';
-import { dayIn, instantIn, spanOf } from '../src/services/time';
+import { dayIn, instantIn, spanOf } from '../src/common/time';
 
 const ZONES = [
   'UTC',

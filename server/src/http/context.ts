@@ -3,8 +3,8 @@ import type { Knex } from 'knex';
 import { v7 as uuidv7 } from 'uuid';
 import type { User } from '../auth/sign-ins';
 import { Tenant } from '../db/tenant';
-import type { Academy, Context } from '../services/context';
-import { dayIn } from '../services/time';
+import type { Academy, Context } from '../common/context';
+import { dayIn } from '../common/time';
 
 /** The setting of a request: the user's academy and the academy's own day. */
 export async function contextFor(db: Knex, user: User, now: Date, token = '', program = ''): Promise<Context> {

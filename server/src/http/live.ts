@@ -1,6 +1,6 @@
 import type { Request, Response } from 'express';
 import type { Knex } from 'knex';
-import { channelIsOpen, endOfChannel, messagesAfter } from '../services/devices';
+import { channelIsOpen, endOfChannel, messagesAfter } from '../devices/devices';
 
 const LOOK_EVERY_MS = 120;
 const STILL_HERE_EVERY_MS = 15_000;

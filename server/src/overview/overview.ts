@@ -1,0 +1,215 @@
+import type {
+  AthleteOverview,
+  AthleteRecord,
+  AthleteWork,
+  AssignmentRecord,
+  FocusRecord,
+  MeasuredOn,
+  StandingClearance,
+} from '@wrightonic/contract';
+import {
+  addDays,
+  ageOn,
+  fromMph,
+  FULL_EFFORT,
+  measureById,
+  SPARED_UNDER,
+  speaksOf,
+  spurtOf,
+  toMph,
+  wordsForAthlete,
+} from '@wrightonic/core';
+import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate } from '@wrightonic/core';
+import { EMPTY_INTAKE, may } from '@wrightonic/contract';
+import { bodyHistories } from '../body/body-picture';
+import { sessionFor } from '../common/told';
+import type { Context } from '../common/context';
+import type { Observed } from '../judgement/evidence';
+import { consentsOf, isMinor } from '../athlete/consents';
+import { loadOf, workloadOf } from '../load/load';
+import type { Load } from '../load/load';
+import { repDaysOf } from '../work/rep-days';
+import { trendOn } from '../common/standing';
+import { timelineOf } from './timeline';
+import { toRecord, profileOf, rowOf, athleteRecord } from '../athlete/athletes';
+import { toFocus, fociOf } from '../work/foci';
+import { currentDiagnosis } from '../judgement/judged';
+import { movesOf } from '../work/moves';
+import { academyWords } from '../library/library';
+import type { AssignmentDbRow, AthleteDbRow } from '../db/tables';
+
+export const toAssignment = (ctx: Context, row: AssignmentDbRow): AssignmentRecord => ({
+  id: row.id,
+  on: row.on_date,
+  session: sessionFor(ctx, row.session),
+  done: Boolean(row.done),
+});
+
+/** An athlete's day: the record, the foci in work and what is assigned today. */
+export async function workOf(
+  ctx: Context,
+  id: string,
+): Promise<{ athlete: AthleteRecord; foci: FocusRecord[]; today: AssignmentRecord | null }> {
+  const [athlete, foci, today] = await Promise.all([
+    athleteRecord(ctx, id),
+    fociOf(ctx, id),
+    ctx.tenant.from('assignments').where({ athlete_id: id, on_date: ctx.today }).first(),
+  ]);
+  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(ctx, today) : null };
+}
+
+/** Today's session, if any, and the next. */
+const comingOf = (ctx: Context, id: string): Promise<AssignmentDbRow[]> =>
+  ctx.tenant.from('assignments').where('athlete_id', id).where('on_date', '>=', ctx.today).orderBy('on_date').limit(2);
+
+/** Everything that the athlete page shows without scrolling, and its timeline. */
+export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
+  const row = await rowOf(ctx, id);
+  const athlete = toRecord(row);
+  const reps = repDaysOf(ctx, id);
+  const [foci, load, moves, coming, timeline, histories, { result, observed, request, speeds }, consents] = await Promise.all([
+    fociOf(ctx, id),
+    loadOf(ctx, id),
+    movesOf(ctx, id, 6),
+    comingOf(ctx, id),
+    timelineOf(ctx, id, reps),
+    bodyHistories(ctx, id),
+    currentDiagnosis(ctx, id, athlete, reps),
+    consentsOf(ctx, id),
+  ]);
+  const active = foci.filter((f) => f.ended_at === null);
+  await rememberChance(ctx, row, active[0] ? (result.posterior[active[0].finding] ?? null) : null);
+  const today = coming.find((a) => a.on_date === ctx.today);
+  const next = coming.find((a) => a.on_date > ctx.today);
+  const speed =
+    speeds.length === 0 ? null : await trendOn(ctx, id, { on: ctx.today, athlete: profileOf(athlete), readings: speeds });
+  const inUnit = (value: number) =>
+    Math.round(10 * fromMph(toMph({ speed: value, unit: speeds[speeds.length - 1]!.unit }), ctx.academy.speedUnit)) / 10;
+  return {
+    id,
+    athlete,
+    age: ageOn(athlete.birthDate, ctx.today),
+    chain: row.chain,
+    foci: active.map((row) => (may(ctx.user.role, 'judge') ? storyOf(row, result, request) : toFocus(row))),
+    why: may(ctx.user.role, 'judge') ? (active[0]?.why ?? null) : null,
+    today: today ? toAssignment(ctx, today) : null,
+    next: next ? toAssignment(ctx, next) : null,
+    workload: workloadOf(ctx, athlete, load),
+    moves,
+    timeline,
+    speed: speed && {
+      sentence: speed.sentence,
+      series: speed.series.map((p) => ({ date: p.date, level: inUnit(p.level), low: inUnit(p.low), high: inUnit(p.high) })),
+    },
+    flags: result.flags,
+    spurt: spurtOf(request.sizes ?? [], ctx.today),
+    archived: Boolean(row.archived),
+    intakeNext: row.intake_next,
+    minor: isMinor(athlete.birthDate, ctx.today),
+    clearance: standingClearance(load.clearances, ctx.today),
+    measured: newestMeasures(observed),
+    explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
+    told: observed.length === 0 ? null : await toldOf(ctx, row, active[0]?.finding ?? null, request, result),
+    filmConsent: consents.some((c) => c.kind === 'film' && c.given),
+    body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
+  };
+}
+
+/** The roster shows the number that was last seen here: one and the same on both pages. */
+async function rememberChance(ctx: Context, row: AthleteDbRow, chance: number | null): Promise<void> {
+  if (row.focus_chance_on === ctx.today && row.focus_chance === chance) return;
+  await ctx.tenant.from('athletes').where('id', row.id).update({ focus_chance: chance, focus_chance_on: ctx.today });
+}
+
+/** A focus with its number then and now, and what moved it: the same on every page. */
+const storyOf = (row: Parameters<typeof toFocus>[0], result: Diagnosis, request: DiagnosisRequest): FocusRecord => ({
+  ...toFocus(row),
+  then: row.chance_then,
+  now: result.posterior[row.finding] ?? 0,
+  since: speaksOf(request, row.finding, row.started_on),
+});
+
+/** What the judgement comes to in words for athlete and family. */
+async function toldOf(
+  ctx: Context,
+  row: AthleteDbRow,
+  focus: FindingId | null,
+  { evidence, schools }: DiagnosisRequest,
+  diagnosis: Diagnosis,
+): Promise<AthleteWords> {
+  return wordsForAthlete({
+    diagnosis,
+    evidence,
+    focus,
+    method: schools?.method ?? 'mixed',
+    explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
+    vocabulary: await academyWords(ctx),
+    avoid: ageOn(row.birth_date, ctx.today) < SPARED_UNDER ? ctx.academy.words : [],
+  });
+}
+
+function newestMeasures(evidence: readonly Observed[]): MeasuredOn[] {
+  const newest = new Map<string, MeasuredOn>();
+  for (const { on, evidence: item } of evidence) {
+    if (item.kind !== 'measure') continue;
+    const key = `${item.measure}:${item.event}`;
+    if ((newest.get(key)?.on ?? '') > on) continue;
+    const { measure, event, value, unit } = item;
+    newest.set(key, { on, measure, event, value, unit, sd: item.sd ?? measureById(measure).typicalSd });
+  }
+  return [...newest.values()].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+}
+
+/** The newest clearance, while it holds. */
+function standingClearance(clearances: Load['clearances'], today: IsoDate): StandingClearance | null {
+  const newest = clearances[clearances.length - 1];
+  return newest && (newest.until === undefined || newest.until >= today) ? newest : null;
+}
+
+/** Days of an athlete's own speeds, and how many of them. */
+const OWN_SPEEDS = { days: 56, most: 30 } as const;
+
+async function ownSpeeds(ctx: Context, id: string): Promise<number[]> {
+  const rows = await ctx.tenant
+    .from('readings')
+    .where({ athlete_id: id, undone: false, gone: false })
+    .where('on_date', '>', addDays(ctx.today, -OWN_SPEEDS.days))
+    .where('effort', '>=', FULL_EFFORT)
+    .orderBy([
+      { column: 'on_date', order: 'desc' },
+      { column: 'at', order: 'desc' },
+    ])
+    .limit(OWN_SPEEDS.most)
+    .select('speed', 'unit');
+  return rows.map(toMph);
+}
+
+const lastThrow = ({ log }: Load, today: IsoDate): IsoDate | null =>
+  log.reduce<IsoDate | null>((last, { date, throws }) => (throws > 0 && date < today && date > (last ?? '') ? date : last), null);
+
+/** What whoever runs a session needs to know, and no more. */
+export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork> {
+  const row = await rowOf(ctx, id);
+  const athlete = toRecord(row);
+  const [foci, load, coming, speeds] = await Promise.all([
+    fociOf(ctx, id),
+    loadOf(ctx, id),
+    comingOf(ctx, id),
+    ownSpeeds(ctx, id),
+  ]);
+  const today = coming.find((a) => a.on_date === ctx.today);
+  const next = coming.find((a) => a.on_date > ctx.today);
+  return {
+    id,
+    athlete: { ...profileOf(athlete), name: athlete.name },
+    age: ageOn(athlete.birthDate, ctx.today),
+    foci: foci.filter((f) => f.ended_at === null).map(toFocus),
+    today: today ? toAssignment(ctx, today) : null,
+    next: next ? toAssignment(ctx, next) : null,
+    workload: workloadOf(ctx, athlete, load),
+    flags: row.flags,
+    clearance: standingClearance(load.clearances, ctx.today),
+    lastThrow: lastThrow(load, ctx.today),
+    speeds,
+  };
+}

@@ -1,0 +1,127 @@
+import type { AthleteRow, Need, TodayList, TodayRow } from '@wrightonic/contract';
+import { addDays, findingById } from '@wrightonic/core';
+import type { Library, PlanSession } from '@wrightonic/core';
+import type { Knex } from 'knex';
+import { toAssignment } from '../overview/overview';
+import type { Context } from '../common/context';
+import { academyLibrary } from '../library/library';
+import { toAthleteRow, whereLocked } from '../roster/roster';
+import type { VerdictDbRow } from '../db/tables';
+
+const DAYS_OF_NEWS = 7;
+/** Verdicts in a row without a move that make a focus stuck. */
+const STUCK_AFTER = 4;
+
+function oneLine(session: PlanSession, library: Library): string {
+  const main = session.items.find((i) => i.role === 'main') ?? session.items[0];
+  const throws = session.throws > 0 ? `${session.throws} throws` : 'dry';
+  return main
+    ? `${library.drill(main.drill).name}, ${session.minutes} min, ${throws}${session.testDay ? ', test day' : ''}`
+    : 'Nothing planned';
+}
+
+const NEEDS_OF_A_KIND = 8;
+
+/** Athletes of the academy as the roster shows them, by id. */
+async function rowsOf(ctx: Context, ids: readonly string[]): Promise<ReadonlyMap<string, AthleteRow>> {
+  const rows = await ctx.tenant
+    .from('athletes')
+    .where('archived', false)
+    .whereIn('id', [...new Set(ids)]);
+  return new Map(rows.map((row) => [row.id, toAthleteRow(row, ctx.today)]));
+}
+
+/** What the gate did lately, or could not do. */
+async function gateNeeds(ctx: Context): Promise<Need[]> {
+  const since = addDays(ctx.today, -DAYS_OF_NEWS);
+  const recent = await ctx.tenant.from('verdicts').where('on_date', '>=', since).orderBy('at', 'desc').limit(400);
+  const newest = new Map<string, VerdictDbRow>();
+  for (const v of recent) if (!newest.has(v.athlete_id)) newest.set(v.athlete_id, v);
+  const earlier = await ctx.tenant
+    .from('verdicts')
+    .whereIn('focus_id', [...new Set([...newest.values()].map((v) => v.focus_id))])
+    .orderBy('at', 'desc')
+    .limit(2000);
+  const athletes = await rowsOf(ctx, [...newest.keys()]);
+  return [...newest.values()].flatMap((v): Need[] => {
+    const athlete = athletes.get(v.athlete_id);
+    if (!athlete || athlete.focus === null) return [];
+    const last = earlier.filter((e) => e.focus_id === v.focus_id).slice(0, STUCK_AFTER);
+    const named = { athlete: athlete.id, name: athlete.name };
+    if (last.length === STUCK_AFTER && last.every((e) => e.from_rung === e.to_rung))
+      return [
+        { ...named, kind: 'stuck', text: `No move in ${STUCK_AFTER} sessions: another drill, another school, or look again.` },
+      ];
+    if (v.from_rung === v.to_rung || v.by_whom !== 'gate') return [];
+    const title = findingById(v.finding).title.toLowerCase();
+    return [{ ...named, kind: 'move', text: `The gate moved “${title}” from rung ${v.from_rung} to ${v.to_rung}.` }];
+  });
+}
+
+/** Athletes in one state that asks for something, a few of them; one more than is shown tells that there are more. */
+async function standing(
+  ctx: Context,
+  kind: Need['kind'],
+  text: string,
+  narrow: (query: Knex.QueryBuilder) => void,
+): Promise<Need[]> {
+  const query = ctx.tenant
+    .from('athletes')
+    .where('athletes.archived', false)
+    .limit(NEEDS_OF_A_KIND + 1);
+  narrow(query);
+  const rows = await query.select<{ id: string; name: string }[]>('athletes.id', 'athletes.name');
+  return rows.map(({ id, name }) => ({ athlete: id, name, kind, text }));
+}
+
+/** Today's lessons, and what needs the coach's eye. */
+export async function todayList(ctx: Context): Promise<TodayList> {
+  const assignments = await ctx.tenant.from('assignments').where('on_date', ctx.today).orderBy('id');
+  const planned = () => ctx.tenant.from('assignments').where('assignments.on_date', '>=', ctx.today);
+  const [library, athletes, ...needs] = await Promise.all([
+    academyLibrary(ctx),
+    rowsOf(
+      ctx,
+      assignments.map((a) => a.athlete_id),
+    ),
+    standing(ctx, 'pain', 'Throwing is locked until a clearance is recorded, or for today.', (q) => {
+      whereLocked(q, ctx.today);
+      void q.orderBy('name');
+    }),
+    gateNeeds(ctx),
+    standing(
+      ctx,
+      'no-plan',
+      'A focus but no work planned.',
+      (q) =>
+        void q
+          .whereNotNull('focus')
+          .whereNotExists(planned().whereRaw('assignments.athlete_id = athletes.id').select('assignments.id'))
+          .orderBy(['focus', 'name']),
+    ),
+    standing(
+      ctx,
+      'no-focus',
+      'No focus yet: look at the delivery.',
+      (q) => void q.whereNull('focus').whereNull('intake_next').orderBy('name'),
+    ),
+    standing(
+      ctx,
+      'intake',
+      'The intake is not finished.',
+      (q) => void q.whereNotNull('intake_next').orderBy(['intake_next', 'name']),
+    ),
+  ]);
+  const rows = assignments
+    .flatMap((a): TodayRow[] => {
+      const athlete = athletes.get(a.athlete_id);
+      return athlete ? [{ athlete, assignment: toAssignment(ctx, a), line: oneLine(a.session, library) }] : [];
+    })
+    .sort((a, b) => (a.athlete.name < b.athlete.name ? -1 : 1));
+  return {
+    today: ctx.today,
+    rows,
+    needs: needs.flatMap((list) => list.slice(0, NEEDS_OF_A_KIND)),
+    more: needs.flatMap((list) => (list.length > NEEDS_OF_A_KIND ? [list[0]!.kind] : [])),
+  };
+}
