@@ -39,7 +39,7 @@ function athleteOf(random: Random, n: number): AthleteProfile {
 /** Everything that can be asked, in the order of a form: look along the chain, then the bench, then the film. */
 function everyCheck(athlete: AthleteProfile): { check: Check; minutes: number }[] {
   const findings = graphFindings(athlete.discipline).filter((f) => f.kind !== 'limit');
-  const rank = (phase: string | null) => (phase === null ? LINKS.length : LINKS.indexOf(phase as never));
+  const rank = (phase: string | null) => (phase === null ? LINKS.length : LINKS.findIndex((link) => link === phase));
   const tests = BODY_TESTS.filter((t) => !t.adultsOnly && t.id !== 'trunk-rotation-slouched');
   return [
     ...findings

@@ -11,20 +11,19 @@ const signedIn = await fetch(`${base}/api/sign-in`, {
   body: JSON.stringify({ signIn: 'coach', password: 'bench-and-chalk' }),
 });
 const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!;
-async function call(method: string, path: string, body?: object): Promise<Record<string, never>> {
+async function call<Answer>(method: string, path: string, body?: object): Promise<Answer> {
   const answer = await fetch(`${base}/api${path}`, {
     method,
     headers: { cookie, 'Content-Type': 'application/json' },
     ...(body ? { body: JSON.stringify(body) } : {}),
   });
   if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);
-  return (await answer.json()) as Record<string, never>;
+  return (await answer.json()) as Answer;
 }
 
-const me = (await call('GET', '/me')) as unknown as { academy: { today: string } };
-const tavi = (((await call('GET', '/athletes')) as unknown as { rows: unknown }).rows as { id: string; name: string }[]).find(
-  (a) => a.name.startsWith('Tavi'),
-)!.id;
+const me = await call<{ academy: { today: string } }>('GET', '/me');
+const { rows } = await call<{ rows: readonly { id: string; name: string }[] }>('GET', '/athletes');
+const tavi = rows.find((a) => a.name.startsWith('Tavi'))!.id;
 
 /** Copies every athlete, with sessions and reps, until the academy holds `factor` times the demo. */
 async function grow(factor: number): Promise<void> {

@@ -14,11 +14,11 @@ const CLOSED: Record<keyof typeof PEOPLE, RegExp> = {
   owner: /^$/,
   instructor: /desk\/(settings|bands)$/,
   station:
-    /^\/athletes\/(new|[^/]+(\/(intake|family|record|body|check|look|what|causes|what-if|plan|numbers|film|compare))?)$|my-delivery|my-numbers|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
+    /^\/athletes\/(new|[^/]+(\/(intake|family|record|body|check|look|what|causes|what-if|plan|numbers|film|compare))?)$|hand-outs|my-delivery|my-numbers|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
   athlete:
-    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
+    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|hand-outs|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
   guardian:
-    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
+    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|hand-outs|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
 };
 
 /** What axe reads: between the two every screen. */
@@ -77,6 +77,7 @@ for (const { role, part, parts } of EACH)
       '/athletes',
       '/athletes/new',
       '/group-run',
+      '/hand-outs',
       ...OF_ATHLETE.map((p) => `/athletes/${tavi}${p && `/${p}`}`),
       '/drills',
       '/desk',

@@ -6,8 +6,8 @@ import { cacheFolder, inRoot } from './paths.mjs';
 const ENTRY = `
   export { renderClip } from './app/src/features/film/stand-in/render';
   export { thrown, standFor } from './app/src/features/film/stand-in/render';
-  export { FrameSource } from './app/src/features/film/frames';
-  export { posterOf } from './app/src/features/film/poster';
+  export { FrameSource } from './app/src/features/film/media/frames';
+  export { posterOf } from './app/src/features/film/media/poster';
   export { readNumber } from './app/src/features/film/stand-in/camera';
   export { simulate } from '@wrightonic/core';
   export { plainClip } from './bench/plain-clip';

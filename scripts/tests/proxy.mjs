@@ -37,6 +37,8 @@ export async function startProxy(copies) {
     res.on('close', () => passed.destroy());
     req.pipe(passed);
   });
+  // A test that works for a while without asking finds its connection open.
+  server.keepAliveTimeout = 0;
   await new Promise((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address();
 

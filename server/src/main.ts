@@ -12,6 +12,9 @@ import { faultNote } from './http/notes';
 import { warmUp } from './warm';
 import { improveBeside, serveImprovements } from './planner';
 
+/** How long an idle connection stays open. Usual proxies close theirs after 60 s or less. */
+const KEPT_OPEN_MS = 75_000;
+
 /** The program is its own worker: in a thread of its own it only plans. */
 if (isMainThread) await serve();
 else serveImprovements();
@@ -51,6 +54,8 @@ async function serve(): Promise<void> {
     ...(config.noteRequests ? { note: (line: string) => process.stdout.write(`${line}\n`) } : {}),
   });
   const server = createServer(app);
+  // Longer than proxies hold a connection open, so that none is closed here just as one is used again.
+  server.keepAliveTimeout = KEPT_OPEN_MS;
   server.on('error', (error: NodeJS.ErrnoException) => {
     log(error.code === 'EADDRINUSE' ? `Port ${config.port} is in use. Set PORT to another one, or leave it out.` : error.message);
     process.exit(1);

@@ -33,8 +33,18 @@ const INTAKE = {
   next: null,
 };
 
+const HAND_OUT = (own: string) => ({
+  what: { kind: 'drills', drills: ['march-and-reach'] },
+  to: { kind: 'athletes', athletes: [own] },
+  place: 'home',
+  on: '2026-05-04',
+  note: null,
+});
+
 /** A body that each endpoint would take, so that a refusal is about the person and not the body. */
 export const BODIES: Partial<Record<RouteName, (own: string) => object>> = {
+  lookAtHandOut: (own) => HAND_OUT(own),
+  putHandOut: (own) => HAND_OUT(own),
   putGun: () => ({
     name: 'Barn gun',
     place: 'behind the plate',

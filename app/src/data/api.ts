@@ -17,6 +17,8 @@ import {
   showsOf,
 } from './kept-answers';
 import { connection, shownFrom } from './operations';
+import { upsertOf } from '../boundary';
+import type { Upsert } from '../boundary';
 
 /** Asked by whoever it may be. */
 const BY_ANYBODY: ReadonlySet<string> = new Set(['me', 'signIn', 'lookAtInvitation', 'join']);
@@ -78,8 +80,7 @@ const measuredQuery: Base = async (args, context, extra) => {
 };
 
 /** Puts data in the place of what a read shows, whichever read it is. */
-type Replace = (read: string, args: unknown, data: unknown) => UnknownAction;
-const replace: Replace = (...given) => (api.util.upsertQueryData as unknown as Replace)(...given);
+const replace: Upsert = (...given) => upsertOf(api.util.upsertQueryData)(...given);
 
 /** After a write: its answer is shown, and kept, as the new answer of its read; what it changed elsewhere is old on the device. */
 const wrote =

@@ -11,6 +11,7 @@ import type {
 } from '@reduxjs/toolkit/query/react';
 import { ACADEMY_TOPICS, ATHLETE_TOPICS, isOfAthlete, pathOf, routeOf, ROUTES } from '@wrightonic/contract';
 import type { AnswerOf, BodyOf, ParamsOf, QueryOf, RouteName, Topic } from '@wrightonic/contract';
+import { keyed } from '../boundary';
 
 export const TOPICS: readonly Topic[] = [...ATHLETE_TOPICS, ...ACADEMY_TOPICS];
 export type Base = BaseQueryFn<FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta>;
@@ -116,5 +117,5 @@ export function endpointsOf(
         }),
       ] as const;
     });
-  return Object.fromEntries(made) as unknown as Endpoints;
+  return keyed<Endpoints>(made);
 }

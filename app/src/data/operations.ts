@@ -50,7 +50,7 @@ const operations = createSlice({
   reducers: {
     loaded(state, action: PayloadAction<Operation[]>) {
       const known = new Set(state.list.map((o) => o.seq));
-      state.list = [...action.payload.filter((o) => !known.has(o.seq)), ...state.list] as never;
+      state.list = [...action.payload.filter((o) => !known.has(o.seq)), ...state.list] as typeof state.list;
       state.loaded = true;
     },
     added(state, action: PayloadAction<Operation>) {
@@ -65,12 +65,12 @@ const operations = createSlice({
       const over = state.list.filter((o) => o.status !== 'waiting').length - SETTLED_KEPT;
       if (over > 0) {
         let dropped = 0;
-        state.list = state.list.filter((o) => o.status === 'waiting' || dropped++ >= over) as never;
+        state.list = state.list.filter((o) => o.status === 'waiting' || dropped++ >= over);
       }
     },
     forgotten(state, action: PayloadAction<readonly number[]>) {
       const gone = new Set(action.payload);
-      state.list = state.list.filter((o) => !gone.has(o.seq)) as never;
+      state.list = state.list.filter((o) => !gone.has(o.seq));
     },
     /** Whether the device's own store took the last thing that was to be kept. */
     keeping(state, action: PayloadAction<boolean>) {

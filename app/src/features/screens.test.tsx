@@ -58,7 +58,7 @@ const overview: AthleteOverview = {
   chain: ['clear', 'clear', 'working', 'open', 'unseen', 'unseen'],
   foci: [focus],
   why: 'Likely the cause (60 %).',
-  today: { id: 's', on: today, session: plan.sessions[0]!, done: false },
+  today: { id: 's', on: today, session: plan.sessions[0]!, done: false, notes: [] },
   next: null,
   workload: load(),
   moves: [

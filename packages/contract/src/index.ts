@@ -25,6 +25,7 @@ export * from './load/load';
 export * from './load/outings';
 export * from './log/log';
 export * from './people/people';
+export * from './hand-out/hand-out';
 export * from './radar/guns';
 export * from './plan/plans';
 export * from './profile/numbers';

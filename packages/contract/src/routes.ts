@@ -4,6 +4,7 @@ import { accountRoutes } from './account/routes';
 import { athleteRoutes } from './athlete/routes';
 import { bodyRoutes, deviceRoutes } from './body/routes';
 import { filmRoutes } from './film/routes';
+import { handOutRoutes } from './hand-out/routes';
 import { judgementRoutes } from './judgement/routes';
 import { libraryRoutes } from './library/routes';
 import { logRoutes } from './log/routes';
@@ -26,6 +27,7 @@ export const ROUTES = {
   ...logRoutes,
   ...deviceRoutes,
   ...radarRoutes,
+  ...handOutRoutes,
 };
 
 export type RouteName = keyof typeof ROUTES;

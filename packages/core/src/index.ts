@@ -90,6 +90,8 @@ export { swapChoices } from './plan/broken';
 export type { SwapChoice } from './plan/broken';
 export { editPlan } from './plan/edit';
 export type { EditedPlan } from './plan/edit';
+export { handOut, joined } from './plan/hand-out';
+export type { HandedOut, HandOutWanted } from './plan/hand-out';
 export { improvePlan } from './plan/improve';
 export type { Solver } from './plan/improve';
 export type { LinearModel, LinearSolution } from './plan/linear';

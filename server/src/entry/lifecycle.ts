@@ -134,7 +134,7 @@ export async function erasePreview(ctx: Context, id: string): Promise<ErasePrevi
 }
 
 const ERASED = 'somebody erased';
-/** Longest text of both columns. */
+/** Longest text that fits all of these columns. */
 const MOST_TEXT = 200;
 
 /** Lines of the record and names of lists that say the name say that somebody was there, and not who. */
@@ -146,6 +146,7 @@ async function forgetName(ctx: Context, name: string): Promise<void> {
   for (const [table, column] of [
     ['audit_entries', 'did'],
     ['imports', 'file_name'],
+    ['hand_outs', 'note'],
   ] as const) {
     const rows = await tenant.fromAny(table).where(column, 'like', holds).select<Record<string, string>[]>('id', column);
     for (const row of rows)
@@ -175,6 +176,10 @@ export async function erase(ctx: Context, clipsFolder: string, { id, name }: Nam
   await ctx.tenant.from('users').whereIn('id', gone).delete();
   await ctx.tenant.from('invitations').whereRaw('json_contains(athletes, json_quote(?))', [id]).delete();
   await ctx.tenant.from('athletes').where('id', id).delete();
+  await ctx.tenant
+    .from('hand_outs')
+    .whereNotExists(ctx.tenant.fromAny('assignments').whereRaw('assignments.hand_out_id = hand_outs.id').select('assignments.id'))
+    .delete();
   // Files go only once the rows are gone for good.
   ctx.later(() => Promise.all(files.map((file) => rm(clipPath(clipsFolder, file.id), { force: true }))));
 }

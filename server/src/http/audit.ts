@@ -47,6 +47,10 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
   dropInvitation: 'took an invitation back',
   putGroup: 'changed a group',
   dropGroup: 'dissolved a group',
+  lookAtHandOut: () => null, // nothing is kept
+  putHandOut: 'handed out work',
+  dropHandOut: 'took back what was handed out',
+  sawWork: () => null, // seen by whom is kept with the work itself
   putGun: ({ body }) => `set up the gun “${(body as NewGun).name}”`,
   lookAtImport: () => null, // nothing is kept
   putImport: ({ body }) => `brought in ${(body as RosterImport).fileName}`,

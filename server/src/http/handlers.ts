@@ -28,6 +28,7 @@ import { rosterPage } from '../roster/roster';
 import { finishSession, logEntries, putSession, removeFromLoad } from '../log/sessions';
 import { sessionOf } from '../log/session-record';
 import { todayList } from '../today/today';
+import { dropHandOut, handOuts, lookAtHandOut, putHandOut, sawWork } from '../hand-out/hand-outs';
 
 export interface Call<Body = unknown, Query = unknown> {
   readonly ctx: Context;
@@ -129,6 +130,11 @@ export const HANDLERS: Handlers = {
   putChannel: ({ ctx, id }) => putChannel(ctx, id),
   guns: ({ ctx }) => guns(ctx),
   putGun: ({ ctx, id, body }) => putGun(ctx, id, body),
+  handOuts: ({ ctx }) => handOuts(ctx),
+  lookAtHandOut: ({ ctx, body }) => lookAtHandOut(ctx, body),
+  putHandOut: ({ ctx, id, body }) => putHandOut(ctx, id, body),
+  dropHandOut: ({ ctx, id }) => dropHandOut(ctx, id),
+  sawWork: ({ ctx, athlete }) => sawWork(ctx, athlete),
 };
 
 export const HANDLED = Object.keys(HANDLERS) as readonly HandledRoute[];

@@ -7,8 +7,8 @@ import { toMove } from '../work/moves';
 import type { Context } from '../common/context';
 import { loadOf, workloadOf } from '../load/load';
 import type { Load } from '../load/load';
-import { toAssignment } from '../overview/overview';
 import type { SessionDbRow } from '../db/tables';
+import { dayOf } from '../plan/days';
 
 export async function sessionRow(ctx: Context, athleteId: string, id: string): Promise<SessionDbRow> {
   const row = await ctx.tenant.from('work_sessions').where({ id, athlete_id: athleteId }).first();
@@ -74,7 +74,7 @@ export async function recordOf(
   load: Load,
   measured = true,
 ): Promise<SessionRecord> {
-  const assignment = row.assignment_id ? await ctx.tenant.from('assignments').where('id', row.assignment_id).first() : undefined;
+  const assignment = row.assignment_id ? await dayOf(ctx, row.athlete_id, row.assignment_id) : null;
   const verdicts =
     row.finished_at === null && row.on_date >= ctx.today
       ? []
@@ -83,7 +83,7 @@ export async function recordOf(
   return {
     id: row.id,
     on: row.on_date,
-    assignment: assignment ? toAssignment(ctx, assignment) : null,
+    assignment,
     finished: row.finished_at !== null,
     dryOnly: dryOnly(workload),
     readiness: row.readiness,

@@ -25,6 +25,7 @@ import { receive } from './receive';
 import type { KnownEntries } from './known';
 import { rejudge } from './rejudge';
 import { recordOf, sessionOf, sessionRow } from './session-record';
+import { markDone } from '../plan/days';
 
 /** Pain told at the start, under ids that the same words always have: told again, it is one report. */
 const painRows = (ctx: Context, athleteId: string, session: string, on: IsoDate, at: Date, told: readonly ToldPain[]) =>
@@ -58,7 +59,7 @@ async function endEarlier(ctx: Context, athleteId: string, before: IsoDate): Pro
       .where('id', session.id)
       .update({ finished_at: new Date(spanOf(ctx.academy.timeZone, session.on_date).end - 1) });
   const assigned = open.flatMap((s) => s.assignment_id ?? []);
-  await ctx.tenant.from('assignments').whereIn('id', assigned).update({ done: true });
+  await markDone(ctx, athleteId, assigned);
   return open[0]!.on_date;
 }
 
@@ -190,7 +191,7 @@ export async function finishSession(ctx: Context, athleteId: string, id: string)
     const session = await sessionRow(inside, athleteId, id);
     if (session.finished_at) return;
     await tenant.from('work_sessions').where('id', id).update({ finished_at: ctx.now });
-    if (session.assignment_id) await tenant.from('assignments').where('id', session.assignment_id).update({ done: true });
+    if (session.assignment_id) await markDone(inside, athleteId, [session.assignment_id]);
     await climbFrom(inside, athleteId, session.on_date, true);
   });
   return sessionOf(ctx, athleteId, id);

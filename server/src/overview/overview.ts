@@ -22,7 +22,6 @@ import {
 import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate } from '@wrightonic/core';
 import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import { bodyHistories } from '../body/body-picture';
-import { sessionFor } from '../common/told';
 import type { Context } from '../common/context';
 import type { Observed } from '../judgement/evidence';
 import { consentsOf, isMinor } from '../athlete/consents';
@@ -36,51 +35,36 @@ import { toFocus, fociOf } from '../work/foci';
 import { currentDiagnosis } from '../judgement/judged';
 import { movesOf } from '../work/moves';
 import { academyWords } from '../library/library';
-import type { AssignmentDbRow, AthleteDbRow } from '../db/tables';
-
-export const toAssignment = (ctx: Context, row: AssignmentDbRow): AssignmentRecord => ({
-  id: row.id,
-  on: row.on_date,
-  session: sessionFor(ctx, row.session),
-  done: Boolean(row.done),
-});
+import type { AthleteDbRow } from '../db/tables';
+import { comingOf } from '../plan/days';
 
 /** An athlete's day: the record, the foci in work and what is assigned today. */
 export async function workOf(
   ctx: Context,
   id: string,
 ): Promise<{ athlete: AthleteRecord; foci: FocusRecord[]; today: AssignmentRecord | null }> {
-  const [athlete, foci, today] = await Promise.all([
-    athleteRecord(ctx, id),
-    fociOf(ctx, id),
-    ctx.tenant.from('assignments').where({ athlete_id: id, on_date: ctx.today }).first(),
-  ]);
-  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today: today ? toAssignment(ctx, today) : null };
+  const [athlete, foci, { today }] = await Promise.all([athleteRecord(ctx, id), fociOf(ctx, id), comingOf(ctx, id)]);
+  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today };
 }
-
-/** Today's session, if any, and the next. */
-const comingOf = (ctx: Context, id: string): Promise<AssignmentDbRow[]> =>
-  ctx.tenant.from('assignments').where('athlete_id', id).where('on_date', '>=', ctx.today).orderBy('on_date').limit(2);
 
 /** Everything that the athlete page shows without scrolling, and its timeline. */
 export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
   const row = await rowOf(ctx, id);
   const athlete = toRecord(row);
   const reps = repDaysOf(ctx, id);
-  const [foci, load, moves, coming, timeline, histories, { result, observed, request, speeds }, consents] = await Promise.all([
-    fociOf(ctx, id),
-    loadOf(ctx, id),
-    movesOf(ctx, id, 6),
-    comingOf(ctx, id),
-    timelineOf(ctx, id, reps),
-    bodyHistories(ctx, id),
-    currentDiagnosis(ctx, id, athlete, reps),
-    consentsOf(ctx, id),
-  ]);
+  const [foci, load, moves, { today, next }, timeline, histories, { result, observed, request, speeds }, consents] =
+    await Promise.all([
+      fociOf(ctx, id),
+      loadOf(ctx, id),
+      movesOf(ctx, id, 6),
+      comingOf(ctx, id),
+      timelineOf(ctx, id, reps),
+      bodyHistories(ctx, id),
+      currentDiagnosis(ctx, id, athlete, reps),
+      consentsOf(ctx, id),
+    ]);
   const active = foci.filter((f) => f.ended_at === null);
   await rememberChance(ctx, row, active[0] ? (result.posterior[active[0].finding] ?? null) : null);
-  const today = coming.find((a) => a.on_date === ctx.today);
-  const next = coming.find((a) => a.on_date > ctx.today);
   const speed =
     speeds.length === 0 ? null : await trendOn(ctx, id, { on: ctx.today, athlete: profileOf(athlete), readings: speeds });
   const inUnit = (value: number) =>
@@ -92,8 +76,8 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     chain: row.chain,
     foci: active.map((row) => (may(ctx.user.role, 'judge') ? storyOf(row, result, request) : toFocus(row))),
     why: may(ctx.user.role, 'judge') ? (active[0]?.why ?? null) : null,
-    today: today ? toAssignment(ctx, today) : null,
-    next: next ? toAssignment(ctx, next) : null,
+    today,
+    next,
     workload: workloadOf(ctx, athlete, load),
     moves,
     timeline,
@@ -191,21 +175,19 @@ const lastThrow = ({ log }: Load, today: IsoDate): IsoDate | null =>
 export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork> {
   const row = await rowOf(ctx, id);
   const athlete = toRecord(row);
-  const [foci, load, coming, speeds] = await Promise.all([
+  const [foci, load, { today, next }, speeds] = await Promise.all([
     fociOf(ctx, id),
     loadOf(ctx, id),
     comingOf(ctx, id),
     ownSpeeds(ctx, id),
   ]);
-  const today = coming.find((a) => a.on_date === ctx.today);
-  const next = coming.find((a) => a.on_date > ctx.today);
   return {
     id,
     athlete: { ...profileOf(athlete), name: athlete.name },
     age: ageOn(athlete.birthDate, ctx.today),
     foci: foci.filter((f) => f.ended_at === null).map(toFocus),
-    today: today ? toAssignment(ctx, today) : null,
-    next: next ? toAssignment(ctx, next) : null,
+    today,
+    next,
     workload: workloadOf(ctx, athlete, load),
     flags: row.flags,
     clearance: standingClearance(load.clearances, ctx.today),

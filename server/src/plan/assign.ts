@@ -14,7 +14,12 @@ const toRows = (ctx: Context, athleteId: string, planId: string, sessions: reado
 
 /** Assigns a plan’s sessions from `from` on; sessions still to come of earlier plans give way. */
 export async function assign(ctx: Context, athleteId: string, id: string, plan: Plan, from: IsoDate): Promise<void> {
-  await ctx.tenant.from('assignments').where({ athlete_id: athleteId, done: false }).where('on_date', '>=', from).delete();
+  await ctx.tenant
+    .from('assignments')
+    .where({ athlete_id: athleteId, done: false })
+    .whereNotNull('plan_id')
+    .where('on_date', '>=', from)
+    .delete();
   await ctx.tenant.insertOnce(
     'assignments',
     toRows(
@@ -38,7 +43,11 @@ export const assignedPlan = async (ctx: Context, athleteId: string): Promise<Pla
 
 /** A session that runs while its day is planned anew goes on under what is assigned now. */
 export async function relink(ctx: Context, athleteId: string): Promise<void> {
-  const now = await ctx.tenant.from('assignments').where({ athlete_id: athleteId, on_date: ctx.today, done: false }).first('id');
+  const now = await ctx.tenant
+    .from('assignments')
+    .where({ athlete_id: athleteId, on_date: ctx.today, done: false })
+    .orderByRaw('plan_id is null')
+    .first('id');
   if (!now) return;
   await ctx.tenant
     .from('work_sessions')

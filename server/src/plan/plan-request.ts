@@ -114,8 +114,19 @@ async function lastTestOf(ctx: Context, athleteId: string): Promise<IsoDate | nu
   return row?.last ?? null;
 }
 
-/** The planner’s input from the athlete’s state on a day. */
+/**
+ * The planner’s input from the athlete’s state on a day.
+ * @throws ProblemError 409 without a focus
+ */
 export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, given: Asked): Promise<PlanRequest> {
+  const request = await stateRequest(ctx, athleteId, on, given);
+  if (request.focus.length === 0)
+    throw conflict('There is no focus', 'Choose a focus from “What is it?” first; a plan is made for a focus.');
+  return request;
+}
+
+/** The same of an athlete who need not have a focus yet. */
+export async function stateRequest(ctx: Context, athleteId: string, on: IsoDate, given: Asked): Promise<PlanRequest> {
   const athlete = await athleteRecord(ctx, athleteId);
   const [foci, load, lastTest, own, { intake }, { result }] = await Promise.all([
     fociOf(ctx, athleteId),
@@ -126,8 +137,6 @@ export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, 
     currentDiagnosis(ctx, athleteId, athlete),
   ]);
   const active = foci.filter((f) => f.ended_at === null).slice(0, 2);
-  if (active.length === 0)
-    throw conflict('There is no focus', 'Choose a focus from “What is it?” first; a plan is made for a focus.');
   const memory = await drillMemory(
     ctx,
     athleteId,

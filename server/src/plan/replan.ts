@@ -37,7 +37,7 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
   if (!current || current.ends_on < ctx.today) return;
   const active = (await fociOf(ctx, athleteId)).some((f) => f.ended_at === null);
   const tomorrow = addDays(ctx.today, 1);
-  const open = ctx.tenant.from('assignments').where({ athlete_id: athleteId, done: false });
+  const open = ctx.tenant.from('assignments').where({ athlete_id: athleteId, done: false }).whereNotNull('plan_id');
   if (!active) {
     await open.where('on_date', '>=', tomorrow).delete();
     return;

@@ -2,7 +2,8 @@ import type { AthleteRow, Need, TodayList, TodayRow } from '@wrightonic/contract
 import { addDays, findingById } from '@wrightonic/core';
 import type { Library, PlanSession } from '@wrightonic/core';
 import type { Knex } from 'knex';
-import { toAssignment } from '../overview/overview';
+import { dayRows, toDay } from '../plan/days';
+import type { DayRow } from '../plan/days';
 import type { Context } from '../common/context';
 import { academyLibrary } from '../library/library';
 import { toAthleteRow, whereLocked } from '../roster/roster';
@@ -76,14 +77,13 @@ async function standing(
 
 /** Today's lessons, and what needs the coach's eye. */
 export async function todayList(ctx: Context): Promise<TodayList> {
-  const assignments = await ctx.tenant.from('assignments').where('on_date', ctx.today).orderBy('id');
+  const assignments = await dayRows(ctx).where('assignments.on_date', ctx.today);
+  const days = new Map<string, DayRow[]>();
+  for (const row of assignments) days.set(row.athlete_id, [...(days.get(row.athlete_id) ?? []), row]);
   const planned = () => ctx.tenant.from('assignments').where('assignments.on_date', '>=', ctx.today);
   const [library, athletes, ...needs] = await Promise.all([
     academyLibrary(ctx),
-    rowsOf(
-      ctx,
-      assignments.map((a) => a.athlete_id),
-    ),
+    rowsOf(ctx, [...days.keys()]),
     standing(ctx, 'pain', 'Throwing is locked until a clearance is recorded, or for today.', (q) => {
       whereLocked(q, ctx.today);
       void q.orderBy('name');
@@ -112,10 +112,12 @@ export async function todayList(ctx: Context): Promise<TodayList> {
       (q) => void q.whereNotNull('intake_next').orderBy(['intake_next', 'name']),
     ),
   ]);
-  const rows = assignments
-    .flatMap((a): TodayRow[] => {
-      const athlete = athletes.get(a.athlete_id);
-      return athlete ? [{ athlete, assignment: toAssignment(ctx, a), line: oneLine(a.session, library) }] : [];
+  const rows = [...days]
+    .flatMap(([id, day]): TodayRow[] => {
+      const athlete = athletes.get(id);
+      if (!athlete) return [];
+      const assignment = toDay(ctx, day);
+      return [{ athlete, assignment, line: oneLine(assignment.session, library) }];
     })
     .sort((a, b) => (a.athlete.name < b.athlete.name ? -1 : 1));
   return {

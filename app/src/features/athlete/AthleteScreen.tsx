@@ -23,6 +23,7 @@ import { FocusPart } from './FocusPart';
 import { GateMove } from './GateMove';
 import { Glance } from './Glance';
 import { MeasuredPart } from './MeasuredPart';
+import type { Href } from 'expo-router';
 
 const PARTS: readonly { readonly path: string; readonly name: string; readonly text: string; readonly needs: RightName }[] = [
   { path: 'look', name: 'Look', text: 'Eye checks, link by link', needs: 'judge' },
@@ -178,7 +179,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
           </Section>
           <View>
             {PARTS.filter((part) => may(me.role, part.needs)).map(({ path, name, text }) => (
-              <LinkRow key={path} onPress={() => router.push(`/athletes/${id}/${path}` as never)} testID={`open-${path}`}>
+              <LinkRow key={path} onPress={() => router.push(`/athletes/${id}/${path}` as Href)} testID={`open-${path}`}>
                 <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
                   {name}
                 </Text>

@@ -78,8 +78,8 @@ export function useTilt(step: TestStep | null): Tilt {
       from.current.attitude ??= now;
       add(turning ? turnSince(from.current.attitude, now) : tiltSince(from.current.attitude, now));
     };
-    window.addEventListener('deviceorientation', onTurn as unknown as EventListener);
-    return () => window.removeEventListener('deviceorientation', onTurn as unknown as EventListener);
+    window.addEventListener('deviceorientation', onTurn);
+    return () => window.removeEventListener('deviceorientation', onTurn);
   }, [source, turning, add]);
 
   useEffect(() => {

@@ -10,6 +10,7 @@ import { useAppDispatch, useAppSelector } from '../../data/store';
 import { Action, Caution, LinkRow } from '../../ui/controls';
 import { Panes, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import type { Href } from 'expo-router';
 
 /** What there is at the desk, and the right that each needs. */
 const PARTS: readonly { readonly path: string; readonly name: string; readonly text: string; readonly needs: RightName }[] = [
@@ -54,7 +55,7 @@ export function DeskScreen() {
       <Panes weights={[3, 2]}>
         <View>
           {PARTS.filter((part) => may(me.role, part.needs)).map((part) => (
-            <LinkRow key={part.path} onPress={() => router.push(part.path as never)} testID={`desk-${part.path.slice(6)}`}>
+            <LinkRow key={part.path} onPress={() => router.push(part.path as Href)} testID={`desk-${part.path.slice(6)}`}>
               <Text variant="titleMedium">{part.name}</Text>
               <Text variant="bodySmall" style={{ color: palette.soft }}>
                 {part.text}

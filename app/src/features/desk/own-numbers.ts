@@ -11,7 +11,7 @@ export function ownOf(numbers: AcademyNumbers, { group, key, part }: SettableNum
 /** The numbers with one of them set, or back to the standard. */
 export function withOwn(numbers: AcademyNumbers, setting: SettableNumber, value: number | undefined): AcademyNumbers {
   const { group, key, part } = setting;
-  const { [key as never]: old, ...rest } = (numbers[group] ?? {}) as Record<string, unknown>;
+  const { [key]: old, ...rest }: Record<string, unknown> = { ...numbers[group] };
   if (group !== 'tests') return { ...numbers, [group]: value === undefined ? rest : { ...rest, [key]: value } };
   const test = bodyTestById(key as TestId);
   const band = { pass: test.pass, watch: test.watch, ...(old as object | undefined), [part!]: value ?? test[part!] };

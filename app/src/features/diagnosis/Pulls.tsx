@@ -12,6 +12,7 @@ import { evidenceText, percent, weekDay } from '../../ui/words';
 import { useUnits } from '../../ui/units';
 import { useVocabulary } from '../../ui/vocabulary';
 import { Spoken } from '../../ui/Spoken';
+import type { Href } from 'expo-router';
 
 interface Props {
   readonly athlete: string;
@@ -181,7 +182,7 @@ export function Pulls({ athlete, pulls, evidence, request }: Props) {
                       <TraceLines request={request} index={index} />
                       {place ? (
                         <View style={{ alignItems: 'flex-start' }}>
-                          <Action kind="plain" label={place.label} onPress={() => router.push(place.path as never)} />
+                          <Action kind="plain" label={place.label} onPress={() => router.push(place.path as Href)} />
                         </View>
                       ) : null}
                     </View>

@@ -21,6 +21,7 @@ import { Rulings } from './Rulings';
 import { SplitBar } from './SplitBar';
 import { Why } from './Why';
 import { useJudged } from './use-judged';
+import type { Href } from 'expo-router';
 
 export const KIND_WORDS: Record<Root['kind'], string> = { limit: 'body', habit: 'timing or habit', cue: 'a misread cue' };
 
@@ -211,7 +212,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
           {wide ? null : moved}
           <View>
             <LinkRow
-              onPress={() => router.push(`/athletes/${id}/causes${root ? `?centre=${root.finding}` : ''}` as never)}
+              onPress={() => router.push(`/athletes/${id}/causes${root ? `?centre=${root.finding}` : ''}` as Href)}
               testID="to-map"
             >
               <Text variant="titleMedium">Map of causes</Text>
@@ -219,7 +220,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
                 What leads to what, and how surely
               </Text>
             </LinkRow>
-            <LinkRow onPress={() => router.push(`/athletes/${id}/what-if` as never)} testID="to-what-if">
+            <LinkRow onPress={() => router.push(`/athletes/${id}/what-if` as Href)} testID="to-what-if">
               <Text variant="titleMedium">What if …</Text>
               <Text variant="bodySmall" style={{ color: palette.soft }}>
                 Suppose a test or finding; two schools side by side

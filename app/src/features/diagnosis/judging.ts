@@ -14,15 +14,3 @@ export const JUDGE: { readonly [Q in Question]: (request: DiagnosisRequest) => A
   map: causeMap,
   history: beliefHistory,
 };
-
-export interface Asked {
-  readonly ask: number;
-  readonly question: Question;
-  readonly request: DiagnosisRequest;
-}
-export interface Answered {
-  readonly ask: number;
-  readonly answer: Answers[Question];
-  /** Milliseconds that the judgement took. */
-  readonly ms: number;
-}

@@ -1,36 +1,32 @@
 import type { DiagnosisRequest } from '@wrightonic/core';
 import { useEffect, useState } from 'react';
+import { beside } from '../../data/beside';
+import type { Beside } from '../../data/beside';
+import type { Judging } from './judge.worker';
 import { JUDGE } from './judging';
-import type { Answered, Answers, Question } from './judging';
+import type { Answers, Question } from './judging';
 
-let worker: Worker | null = null;
-let asked = 0;
-const waiting = new Map<number, (answered: Answered) => void>();
+let worker: Beside<Judging> | null = null;
 
-function workerOfThePage(): Worker | null {
+function workerOfThePage(): Beside<Judging> | null {
   if (typeof Worker === 'undefined') return null;
-  if (!worker) {
-    worker = new Worker(new URL('./judge.worker', window.location.href));
-    worker.onmessage = ({ data }: MessageEvent<Answered>) => {
-      waiting.get(data.ask)?.(data);
-      waiting.delete(data.ask);
-    };
-  }
+  worker ??= beside<Judging>(new Worker(new URL('./judge.worker', window.location.href)));
   return worker;
 }
 
-/** Judges in a worker; where there are none (tests, old browsers), right here. */
-export function judge<Q extends Question>(question: Q, request: DiagnosisRequest): Promise<Answers[Q]> {
-  const beside = workerOfThePage();
-  if (!beside) return Promise.resolve().then(() => JUDGE[question](request));
-  const ask = ++asked;
-  return new Promise((resolve) => {
-    waiting.set(ask, ({ answer, ms }) => {
-      performance.measure?.(`judge ${question}`, { start: performance.now() - ms, duration: ms });
-      resolve(answer as Answers[Q]);
-    });
-    beside.postMessage({ ask, question, request });
-  });
+/** Judges in a worker; where there is none (tests, old browsers), or it fails, right here. */
+export async function judge<Q extends Question>(question: Q, request: DiagnosisRequest): Promise<Answers[Q]> {
+  const asked = workerOfThePage();
+  const here = () => JUDGE[question](request);
+  if (!asked) return Promise.resolve().then(here);
+  try {
+    const { answer, ms } = await asked.ask((api) => api.judge(question, request));
+    performance.measure?.(`judge ${question}`, { start: performance.now() - ms, duration: ms });
+    return answer as Answers[Q];
+  } catch {
+    worker = null;
+    return here();
+  }
 }
 
 interface Kept<Q extends Question> {

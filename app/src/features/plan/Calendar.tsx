@@ -7,6 +7,7 @@ import { NUMBER_FONT, RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
 import { sessionLine } from './days';
 import type { WeekOfDays } from './days';
+import { viewRef } from '../../boundary';
 
 interface CalendarProps {
   readonly weeks: readonly WeekOfDays[];
@@ -71,7 +72,7 @@ function Cell({ date, children }: { readonly date: string; readonly children: Re
   const { setNodeRef, isOver } = useDroppable({ id: date });
   return (
     <View
-      ref={setNodeRef as never}
+      ref={viewRef(setNodeRef)}
       role="cell"
       style={{
         flex: 1,
@@ -102,7 +103,7 @@ function SessionCard({ session, open, broken, movable, onOpen }: CardProps) {
   const moved = transform ? [{ translateX: transform.x }, { translateY: transform.y }] : [];
   return (
     <View
-      ref={setNodeRef as never}
+      ref={viewRef(setNodeRef)}
       {...(listeners as object)}
       {...(movable ? { 'aria-describedby': attributes['aria-describedby'] } : {})}
       style={{ transform: moved, zIndex: transform ? 5 : 0 }}

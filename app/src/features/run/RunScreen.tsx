@@ -10,6 +10,7 @@ import { ReadyCheck } from './ReadyCheck';
 import { Verdicts } from './Verdicts';
 import { Work } from './Work';
 import { useRun } from './use-run';
+import type { Href } from 'expo-router';
 
 const RULES_EVERY_MS = 60_000;
 
@@ -55,7 +56,7 @@ export function RunScreen({ id, back }: { readonly id: string; readonly back: st
   if (!me || !overview)
     return error ? (
       <Screen>
-        <Blank page title={problemOf(error).title} action={<Action label="Back" onPress={() => router.replace(back as never)} />}>
+        <Blank page title={problemOf(error).title} action={<Action label="Back" onPress={() => router.replace(back as Href)} />}>
           {problemOf(error).detail}
         </Blank>
       </Screen>

@@ -11,6 +11,7 @@ import { Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import type { RunState } from './run-state';
 import { useVocabulary } from '../../ui/vocabulary';
+import type { Href } from 'expo-router';
 
 const WORDS = { advance: 'One rung up', hold: 'Stay on this rung', regress: 'One rung down' } as const;
 
@@ -34,7 +35,7 @@ export function Verdicts({ run, back }: { readonly run: RunState; readonly back:
   const notCounted = known ? record.notCounted : refusedHere(run.refused);
   const good = run.reps.filter((r) => r.judged === 'good').length;
   return (
-    <Screen width={640} footer={<Action label="Done" onPress={() => router.replace(back as never)} testID="session-done" />}>
+    <Screen width={640} footer={<Action label="Done" onPress={() => router.replace(back as Href)} testID="session-done" />}>
       <Text variant="headlineSmall" role="heading" aria-level={1}>
         Session over
       </Text>

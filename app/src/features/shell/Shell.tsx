@@ -15,6 +15,7 @@ import { Connection } from './Connection';
 import { placesFor, rightFor, titleOf, wayUp } from './places';
 import { Up } from './Up';
 import { useTakeAlong } from './use-take-along';
+import type { Href } from 'expo-router';
 
 const isHere = (path: string, here: string): boolean => (path === '/' ? here === '/' : here.startsWith(path));
 
@@ -40,7 +41,7 @@ export function Shell({ me }: { readonly me: Me }) {
     ...places.map((place, i) => ({
       key: String(i + 1),
       does: place.name,
-      run: () => router.navigate(place.path as never),
+      run: () => router.navigate(place.path as Href),
     })),
   ]);
   // A session in the cage, and a clip, have the whole screen.
@@ -64,7 +65,7 @@ export function Shell({ me }: { readonly me: Me }) {
               role="link"
               aria-label={place.name}
               aria-current={on ? 'page' : undefined}
-              onPress={() => router.navigate(place.path as never)}
+              onPress={() => router.navigate(place.path as Href)}
               style={[wide ? styles.railItem : styles.item, { borderColor: on ? palette.spruce : 'transparent' }]}
             >
               <Icon name={place.icon} color={on ? palette.spruce : palette.soft} />

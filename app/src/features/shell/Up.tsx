@@ -4,6 +4,7 @@ import { Text } from 'react-native-paper';
 import Icon from '../../ui/icons';
 import { SPACE, TARGET, usePalette } from '../../ui/theme';
 import type { WayUp } from './places';
+import type { Href } from 'expo-router';
 
 /** The way up, at the same place on every screen: an installed app has no browser’s button. */
 export function Up({ to }: { readonly to: WayUp }) {
@@ -13,7 +14,7 @@ export function Up({ to }: { readonly to: WayUp }) {
     <Pressable
       role="link"
       aria-label={`Up to: ${to.name}`}
-      onPress={() => router.navigate(to.path as never)}
+      onPress={() => router.navigate(to.path as Href)}
       testID="up"
       style={styles.row}
     >

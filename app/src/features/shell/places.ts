@@ -23,6 +23,7 @@ export const SCREENS: readonly { readonly path: string; readonly title: string; 
   { path: '/athletes/:id/run', title: 'Work', needs: 'runSessions' },
   { path: '/athletes/:id/numbers', title: 'Numbers', needs: 'seeProgress' },
   { path: '/group-run', title: 'A group', needs: 'seeRoster' },
+  { path: '/hand-outs', title: 'Handed out', needs: 'changePlan' },
   { path: '/my-delivery', title: 'My delivery', needs: 'seeAthlete' },
   { path: '/my-numbers', title: 'My numbers', needs: 'seeProgress' },
   { path: '/my-run', title: 'My work', needs: 'runSessions' },

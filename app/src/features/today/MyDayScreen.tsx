@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { may, mayAtAge } from '@wrightonic/contract';
@@ -26,6 +26,11 @@ export function MyDayScreen({ id }: { readonly id: string }) {
   const [form, setForm] = useState<'outing' | 'clearance' | null>(null);
   const { data, error, isLoading } = api.useAthleteQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
   const { data: plan } = api.usePlanQuery({ athlete: id });
+  const [saw] = api.useSawWorkMutation();
+  const shown = data !== undefined && (data.today !== null || data.next !== null);
+  useEffect(() => {
+    if (shown) void saw({ athlete: id });
+  }, [shown, id, saw]);
   const inWords = useWordsFor(data?.age ?? 99);
   if (isLoading || !me) return <Loading />;
   if (!data)
@@ -65,6 +70,9 @@ export function MyDayScreen({ id }: { readonly id: string }) {
       ) : null}
       <Panes weights={[3, 2]}>
         <Section title="Today" note={today ? (today.done ? 'done' : `${today.session.minutes} min`) : undefined}>
+          {(today?.notes ?? []).map((note) => (
+            <Text key={note} variant="bodyMedium" testID="work-note">{`“${note}”`}</Text>
+          ))}
           {today ? (
             <SessionItems
               told="athlete"

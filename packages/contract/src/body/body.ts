@@ -47,7 +47,7 @@ export const newBodyNoteSchema = objectOf<NewBodyNote>({
   ...stepKeys,
   check: uuid().required(),
   note: Joi.string().trim().allow('').max(500).prefs({ convert: true }).required(),
-  pain: painReportSchema.allow(null).required() as unknown as Joi.ObjectSchema,
+  pain: painReportSchema.allow(null).required(),
 });
 
 export interface BodyReadingRow extends NewBodyReading {

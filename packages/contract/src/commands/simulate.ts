@@ -6,6 +6,7 @@ import type { Faults } from '@wrightonic/core/simulate';
 import Joi from 'joi';
 import { athleteProfileSchema } from '../profile/profile';
 import { isoDate, oneOf } from '../schema/schema';
+import { schemaOf } from '../schema/boundary';
 
 /** What is to be made up. */
 export type SimulateRequest =
@@ -62,7 +63,9 @@ const BY_KIND = {
   }),
 };
 
-export const simulateRequestSchema = Joi.alternatives().conditional('.kind', {
-  switch: Object.entries(BY_KIND).map(([is, then]) => ({ is, then })),
-  otherwise: Joi.object({ kind: oneOf(['delivery', 'season', 'case'] as const).required() }).unknown(true),
-}) as unknown as Joi.Schema<SimulateRequest>;
+export const simulateRequestSchema = schemaOf<SimulateRequest>(
+  Joi.alternatives().conditional('.kind', {
+    switch: Object.entries(BY_KIND).map(([is, then]) => ({ is, then })),
+    otherwise: Joi.object({ kind: oneOf(['delivery', 'season', 'case'] as const).required() }).unknown(true),
+  }),
+);

@@ -152,8 +152,8 @@ export const clipMarksSchema = objectOf<ClipMarks>({
     to: at(),
   })
     .allow(null)
-    .required() as unknown as Joi.ObjectSchema,
-  trim: Joi.object({ from: frameNumber(), to: frameNumber() }).allow(null).required() as unknown as Joi.ObjectSchema,
+    .required(),
+  trim: Joi.object({ from: frameNumber(), to: frameNumber() }).allow(null).required(),
   drawings: listOf(drawingSchema, 200).required(),
 }).messages({
   'drawing.points': '{{#label}}: “{{#kind}}” takes {{#least}} to {{#most}} points',

@@ -66,13 +66,13 @@ export const measureRequestSchema = objectOf<MeasureRequest>({
   heightM: Joi.number().min(0.8).max(2.4).required(),
   scale: Joi.object({ metresPerUnit: Joi.number().positive().max(10).required(), sd: Joi.number().min(0).max(1) })
     .allow(null)
-    .required() as unknown as Joi.ObjectSchema,
+    .required(),
   events: markedEventsSchema.required(),
   frames: markedFramesSchema.required(),
   frame: Joi.object({
     width: Joi.number().positive().max(20_000).required(),
     height: Joi.number().positive().max(20_000).required(),
-  }) as unknown as Joi.ObjectSchema,
+  }),
 })
   .custom(spatial)
   .messages({ 'joint.flat': '{{#where}} is missing: in 3d every joint has x, y and z' });

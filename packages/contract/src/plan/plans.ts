@@ -52,10 +52,12 @@ export interface PlanRecord {
   readonly base: Plan | null;
 }
 
-/** A day of a plan that was handed out. */
+/** The work of a day: of the assigned plan, and what was handed out by hand beside it. */
 export interface AssignmentRecord {
   readonly id: string;
   readonly on: IsoDate;
   readonly session: PlanSession;
   readonly done: boolean;
+  /** Words that came with what was handed out. */
+  readonly notes: readonly string[];
 }

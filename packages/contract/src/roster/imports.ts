@@ -17,7 +17,7 @@ export const rosterImportSchema = objectOf<RosterImport>({
   file: Joi.string().base64().allow('').max(2_700_000).required(),
   choices: objectOf<RosterChoices>({
     columns: objectOf<ColumnMap>(
-      Object.fromEntries(ROSTER_FIELDS.map((f) => [f, column])) as unknown as Parameters<typeof objectOf<ColumnMap>>[0],
+      Object.fromEntries(ROSTER_FIELDS.map((f) => [f, column])) as Record<keyof ColumnMap, typeof column>,
     ).required(),
     dayOrder: oneOf(['day-first', 'month-first'] as const)
       .allow(null)

@@ -6,7 +6,18 @@ import type { RightName, Role } from '../access/access';
 /** What is shown of one athlete, and goes by the athlete's id. */
 export const ATHLETE_TOPICS = ['Athlete', 'Diagnosis', 'Plan', 'Progress', 'Session', 'Intake', 'Body', 'Clips'] as const;
 /** What is shown of the academy as a whole. */
-export const ACADEMY_TOPICS = ['Me', 'Library', 'Roster', 'Today', 'People', 'Groups', 'Imports', 'Audit', 'Guns'] as const;
+export const ACADEMY_TOPICS = [
+  'Me',
+  'Library',
+  'Roster',
+  'Today',
+  'People',
+  'Groups',
+  'Imports',
+  'Audit',
+  'Guns',
+  'HandOuts',
+] as const;
 /** What a read shows and a write renews. */
 export type Topic = (typeof ATHLETE_TOPICS)[number] | (typeof ACADEMY_TOPICS)[number];
 

@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { innerOf, stateOf } from './boundary';
+import type { Path } from './boundary';
 
 /** What checks a value and gives it its type. */
 export type Schema<T> = Joi.Schema<T>;
@@ -56,12 +58,9 @@ export const instant = (): Joi.StringSchema =>
     })
     .messages({ 'instant.range': '{{#label}} must be an instant between 1970 and 9999, like 2026-05-04T15:00:00Z' });
 
-type Path = (string | number)[];
-
 /** A fault of a value inside the one that is looked at, under its own path. */
 export function errorAt(helpers: Joi.CustomHelpers, code: string, local: object, inside: Path): Joi.ErrorReport {
-  // Joi's types leave out how a state is moved to another place.
-  const state = helpers.state as unknown as { path: Path; localize: (path: Path) => typeof helpers.state };
+  const state = stateOf(helpers);
   return helpers.error(code, local, state.localize([...state.path, ...inside]));
 }
 
@@ -118,16 +117,6 @@ function isLarge(value: unknown): boolean {
   }
   return parts > MANY_PARTS;
 }
-
-/** What Joi’s types leave out of a schema: its keys, its items, and the limit of a rule. */
-interface Inner {
-  readonly $_terms: {
-    readonly keys?: readonly { readonly key: string; readonly schema: Joi.Schema }[] | null;
-    readonly items?: readonly Joi.Schema[];
-  };
-  readonly $_getRule: (name: string) => { readonly args?: { readonly limit?: unknown } } | undefined;
-}
-const innerOf = (schema: Joi.Schema): Inner => schema as unknown as Inner;
 
 const listed = new WeakMap<Joi.Schema, boolean>();
 /** Whether there is a list anywhere in a schema. */

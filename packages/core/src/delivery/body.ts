@@ -9,6 +9,9 @@ import { clamp } from '../shared/maths';
 
 export type Vector = readonly [x: number, y: number, z: number];
 
+/** A vector by its axes. */
+export const vectorOf = (at: (axis: 0 | 1 | 2) => number): Vector => [at(0), at(1), at(2)];
+
 /** Angles in degrees. Flexion forward, abduction away from the midline, rotation inward positive. */
 export interface LegAngles {
   readonly flexion: number;
@@ -223,5 +226,6 @@ export function translated(joints: JointPositions, by: Vector): JointPositions {
 
 /** The same joints for the other hand. */
 export function mirrored(joints: JointPositions): JointPositions {
-  return Object.fromEntries(Object.entries(joints).map(([joint, [x, y, z]]) => [joint, [x, -y, z]])) as unknown as JointPositions;
+  const other = ([x, y, z]: Vector): Vector => [x, -y, z];
+  return Object.fromEntries(Object.entries(joints).map(([joint, at]) => [joint, other(at)])) as Record<Joint, Vector>;
 }

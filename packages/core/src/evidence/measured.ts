@@ -55,7 +55,7 @@ export function signsOf(measure: MeasureId, event: string | null, situation: Sit
         sign.measure === measure &&
         situation.inPlay.has(sign.finding) &&
         (!sign.disciplines || sign.disciplines.includes(situation.athlete.discipline)) &&
-        (event === null || !sign.events || sign.events.includes(event as never)),
+        (event === null || !sign.events || sign.events.some((e) => e === event)),
     )
     .map((sign) => {
       const at = thresholdIn(sign, situation);

@@ -44,9 +44,7 @@ export class Throw {
     for (const { frame, joints } of [...frames].sort((a, b) => a.frame - b.frame))
       for (const [joint, point] of Object.entries(joints) as [MarkedJoint, NonNullable<(typeof joints)[MarkedJoint]>][]) {
         const at: Point =
-          view === '3d'
-            ? [point.x, point.y, point.z ?? 0]
-            : (toDelivery(view, throws === 'L', point.x, point.y).map((c) => c * k) as unknown as Point);
+          view === '3d' ? [point.x, point.y, point.z ?? 0] : toDelivery(view, throws === 'L', point.x * k, point.y * k);
         const sd = (point.sd ?? (view === '3d' ? USUAL_SD.space : USUAL_SD.image)) * k;
         const tracked = point.by === 'track';
         const off = tracked ? TRACKED_IN[view] * sd : sd;
@@ -194,7 +192,7 @@ export class Throw {
   private oneByOne(reads: readonly Known[], changed: () => number | null): Carried {
     const variance = { jitter: 0, shared: 0 };
     const moveBy = (of: keyof typeof variance, moved: readonly Known[], axis: Axis, by: number) => {
-      const shifted = (at: Point) => at.map((c, a) => (a === axis ? c + by : c)) as unknown as Point;
+      const shifted = ([x, y, z]: Point): Point => [axis === 0 ? x + by : x, axis === 1 ? y + by : y, axis === 2 ? z + by : z];
       this.moved = new Map(moved.map((known) => [known, shifted(known.at)]));
       variance[of] += (changed() ?? 0) ** 2;
     };

@@ -3,6 +3,7 @@ import type { Joint, JointPositions, Vector } from '../delivery/body';
 import type { Discipline } from '../delivery/links';
 import type { Delivery } from './faults';
 import { KEYS } from './upper-body';
+import { vectorOf } from '../delivery/body';
 
 const STEP = 0.002;
 /** Two thirds so many times leave a billionth of a step. */
@@ -66,8 +67,7 @@ export function eventsOf(
   const moved = (t: number) => Math.hypot(...[0, 1, 2].map((a) => joints(t)['lead-knee'][a]! - start['lead-knee'][a]!)) > 0.02;
   const armAt = (clock: (j: JointPositions) => boolean, from: number, to: number) =>
     overhand ? null : firstTime(from, to, (t) => clock(joints(t)));
-  const hand = (j: JointPositions): Vector =>
-    [0, 1, 2].map((a) => j['throwing-wrist'][a]! - j['throwing-shoulder'][a]!) as unknown as Vector;
+  const hand = (j: JointPositions): Vector => vectorOf((a) => j['throwing-wrist'][a] - j['throwing-shoulder'][a]);
   const lifted = overhand ? timeOfMost(0.2, keyTimes[move]!, z('lead-knee')) : keyTimes[lift]!;
   const speedOf = (joint: Joint) => (t: number) => {
     const [a, b] = [joints(t - STEP)[joint], joints(t + STEP)[joint]];

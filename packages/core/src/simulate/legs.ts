@@ -1,6 +1,7 @@
 /** How the legs go in either discipline, and the bones between hip, ankle and ground. */
 import type { Proportions, Vector } from '../delivery/body';
 import type { Discipline } from '../delivery/links';
+import { vectorOf } from '../delivery/body';
 
 /** How the legs go: all lengths as shares of height, times in seconds at the usual tempo. */
 export interface LegScript {
@@ -140,7 +141,6 @@ export function foot(ankle: Vector, turn: number, pitch: number, size: Proportio
   const [r, p] = [turn * RAD, pitch * RAD];
   const ahead: Vector = [Math.cos(r) * Math.cos(p), -Math.sin(r) * Math.cos(p), -Math.sin(p)];
   const down: Vector = [-Math.cos(r) * Math.sin(p), Math.sin(r) * Math.sin(p), -Math.cos(p)];
-  const at = (by: number): Vector =>
-    [0, 1, 2].map((a) => ankle[a]! + size.footHeight * down[a]! + by * size.foot * ahead[a]!) as unknown as Vector;
+  const at = (by: number): Vector => vectorOf((a) => ankle[a] + size.footHeight * down[a] + by * size.foot * ahead[a]);
   return { heel: at(-0.28), toe: at(0.72) };
 }

@@ -131,11 +131,13 @@ export function arrived(arriving: readonly { readonly what: Sent; readonly recei
       if (!kept.mark.has(what.row.id))
         kept.mark.set(what.row.id, { ...what.row, at: new Date(Math.min(what.device, received)).toISOString() });
     } else {
-      const known = kept[what.kind] as Map<string, { id: string }>;
-      const { row } = what;
       const receivedOn = new Date(received).toISOString().slice(0, 10);
-      if (!known.has(row.id))
-        known.set(row.id, { ...row, at: at(row.date), ...(what.kind === 'rep' ? { receivedOn } : {}) } as never);
+      const once = <Row extends { id: string; date: IsoDate }>(known: Map<string, Row>, row: Row, also?: Partial<Row>) => {
+        if (!known.has(row.id)) known.set(row.id, { ...row, at: at(row.date), ...also });
+      };
+      if (what.kind === 'rep') once(kept.rep, what.row, { receivedOn });
+      else if (what.kind === 'reading') once(kept.reading, what.row);
+      else once(kept.pain, what.row);
     }
   }
   return {

@@ -1,5 +1,5 @@
 /** Trunk and arms through the delivery: key positions from the figure's poses, changed or moved in time by faults. */
-import type { BodyAngles } from '../delivery/body';
+import type { ArmAngles, BodyAngles, SegmentAngles } from '../delivery/body';
 import type { Discipline } from '../delivery/links';
 import { POSES } from '../delivery/poses';
 import type { PoseId } from '../delivery/poses';
@@ -88,7 +88,7 @@ function tracksOf(discipline: Discipline): Map<Channel, Track> {
   for (const part of UPPER)
     for (const angle of Object.keys(poses[0]!.angles[part]))
       tracks.set(`${part}.${angle}`, {
-        values: poses.map((pose) => (pose.angles[part] as unknown as Record<string, number>)[angle]!),
+        values: poses.map((pose) => new Map<string, number>(Object.entries(pose.angles[part])).get(angle) ?? 0),
         shifts: poses.map(() => 0),
       });
   for (const [channel, key, angle] of IN_MOTION[discipline]) tracks.get(channel)!.values[key] = angle;
@@ -149,32 +149,41 @@ export function upperBody(request: DeliveryRequest, how: HowMuch): { at: AnglesA
   const keyTimes = SCRIPTS[discipline].map(([, t]) => t * tempo);
   const tracks = tracksOf(discipline);
   applyFaults(discipline, how, tracks);
-  const curves = UPPER.map((part) => {
-    const angles = [...tracks]
-      .filter(([c]) => c.startsWith(`${part}.`))
-      .map(([channel, track]) => {
-        const times = keyTimes.map((t, i) => t + track.shifts[i]! * tempo);
-        // Shifts never change the order of positions.
-        for (let i = 1; i < times.length; i++) times[i] = Math.max(times[i]!, times[i - 1]! + 0.02);
-        return [channel.split('.')[1]!, curve(times, track.values)] as const;
-      });
-    return [part, angles] as const;
-  });
+  const curves = new Map(
+    [...tracks].map(([channel, track]) => {
+      const times = keyTimes.map((t, i) => t + track.shifts[i]! * tempo);
+      // Shifts never change the order of positions.
+      for (let i = 1; i < times.length; i++) times[i] = Math.max(times[i]!, times[i - 1]! + 0.02);
+      return [channel, curve(times, track.values)] as const;
+    }),
+  );
+  const of = (channel: Channel): ((t: number) => number) => curves.get(channel) ?? (() => 0);
+  const segment = (part: 'pelvis' | 'trunk') => {
+    const [rotation, forward, side] = [of(`${part}.rotation`), of(`${part}.forward`), of(`${part}.side`)];
+    return (t: number): SegmentAngles => ({ rotation: rotation(t), forward: forward(t), side: side(t) });
+  };
+  const arm = (part: 'throwingArm' | 'gloveArm') => {
+    const [elevation, plane] = [of(`${part}.elevation`), of(`${part}.plane`)];
+    const [rotation, elbow] = [of(`${part}.rotation`), of(`${part}.elbow`)];
+    return (t: number): ArmAngles => ({ elevation: elevation(t), plane: plane(t), rotation: rotation(t), elbow: elbow(t) });
+  };
+  const [pelvisAt, trunkAt, throwingAt, gloveAt] = [segment('pelvis'), segment('trunk'), arm('throwingArm'), arm('gloveArm')];
   const turns = turnsOf(discipline, how, LEGS[discipline].land * tempo, tempo);
   const at = (t: number): BodyAngles => {
-    const parts: Record<string, Record<string, number>> = {};
-    for (const [part, angles] of curves) {
-      const of: Record<string, number> = (parts[part] = {});
-      for (const [angle, value] of angles) of[angle] = value(t);
-    }
-    const body = { driveLeg: NO_LEG, leadLeg: NO_LEG, ...parts } as unknown as BodyAngles;
-    const pelvis = { ...body.pelvis, rotation: turns.pelvis?.(t) ?? body.pelvis.rotation };
-    const rotation = turns.trunk?.(t) ?? body.trunk.rotation;
+    const [pelvis, trunk] = [pelvisAt(t), trunkAt(t)];
+    const rotation = turns.trunk?.(t) ?? trunk.rotation;
     const lean = turns.lean(t);
     // Leaning to the target is forward for a chest that faces it, and to the side for one that does not.
-    const forward = body.trunk.forward + lean * Math.sin(rotation * RAD);
-    const side = body.trunk.side - lean * Math.cos(rotation * RAD);
-    return { ...body, pelvis, trunk: { rotation, forward, side } };
+    const forward = trunk.forward + lean * Math.sin(rotation * RAD);
+    const side = trunk.side - lean * Math.cos(rotation * RAD);
+    return {
+      driveLeg: NO_LEG,
+      leadLeg: NO_LEG,
+      throwingArm: throwingAt(t),
+      gloveArm: gloveAt(t),
+      pelvis: { ...pelvis, rotation: turns.pelvis?.(t) ?? pelvis.rotation },
+      trunk: { rotation, forward, side },
+    };
   };
   return { at, keyTimes };
 }

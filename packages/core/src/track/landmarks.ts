@@ -51,8 +51,8 @@ export function posePoints(frames: readonly PoseFrame[], width: number, height: 
       y: landmarks[n * STRIDE + 1]! * height,
       seen: landmarks[n * STRIDE + 2]!,
     });
-    const parts = Object.fromEntries(PARTS.map((part) => [part, [at(NUMBERS[part].left), at(NUMBERS[part].right)]]));
-    return [{ frame, parts: parts as unknown as PosePoints['parts'] }];
+    const both = (part: Part): readonly [SeenPoint, SeenPoint] => [at(NUMBERS[part].left), at(NUMBERS[part].right)];
+    return [{ frame, parts: Object.fromEntries(PARTS.map((part) => [part, both(part)])) as PosePoints['parts'] }];
   });
 }
 

@@ -1,6 +1,7 @@
 import type { Migration } from './columns';
 import { film } from './film';
 import { first } from './first';
+import { handOuts } from './hand-outs';
 import { judgement } from './judgement';
 import { lean } from './lean';
 import { library } from './library';
@@ -27,4 +28,5 @@ export const MIGRATIONS: readonly Migration[] = [
   standing,
   lean,
   run,
+  handOuts,
 ];

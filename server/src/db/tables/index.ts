@@ -33,6 +33,7 @@ export interface AcademyTables {
   foci: work.FocusDbRow;
   group_members: academy.GroupMemberDbRow;
   guns: academy.GunDbRow;
+  hand_outs: work.HandOutDbRow;
   imports: academy.ImportDbRow;
   invitations: academy.InvitationDbRow;
   load_days: work.LoadDayDbRow;

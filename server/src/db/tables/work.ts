@@ -1,11 +1,19 @@
 /** What an athlete works on, the log, and what follows from it. */
-import type { BodyReadingRow as BodyReading, FocusRecord, NewBodyReading, OutingKind, RungMove } from '@wrightonic/contract';
+import type {
+  HandOutWhat,
+  BodyReadingRow as BodyReading,
+  FocusRecord,
+  NewBodyReading,
+  OutingKind,
+  RungMove,
+} from '@wrightonic/contract';
 import type {
   FindingId,
   GateResult,
   IsoDate,
   Judgement,
   PainReport,
+  Place,
   Plan,
   PlanEdit,
   PlanRequest,
@@ -16,7 +24,7 @@ import type {
   TestSide,
   TrendReading,
 } from '@wrightonic/core';
-import type { Flag, Kept, OfAthlete } from './column';
+import type { Flag, Kept, OfAcademy, OfAthlete } from './column';
 
 export interface FocusDbRow extends Kept, OfAthlete {
   diagnosis_id: string | null;
@@ -67,10 +75,25 @@ export interface PlanDbRow extends Kept, OfAthlete {
 
 export interface AssignmentDbRow extends OfAthlete {
   id: string;
-  plan_id: string;
+  /** Null for what was handed out by hand. */
+  plan_id: string | null;
+  hand_out_id: string | null;
   on_date: IsoDate;
   session: PlanSession;
+  seen_at: Date | null;
   done: Flag;
+}
+
+/** Work handed out by hand, whoever it went to. */
+export interface HandOutDbRow extends Kept, OfAcademy {
+  what: HandOutWhat;
+  /** A group’s or a station’s; null where athletes were named. */
+  to_name: string | null;
+  place: Place;
+  on_date: IsoDate;
+  note: string | null;
+  author: string;
+  author_id: string | null;
 }
 
 export interface SessionDbRow extends Kept, OfAthlete {

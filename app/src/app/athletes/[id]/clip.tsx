@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ClipScreen } from '../../../features/film/ClipScreen';
+import { ClipScreen } from '../../../features/film/clip/ClipScreen';
 
 export default function Route() {
   const { id, clip, event } = useLocalSearchParams<{ id: string; clip?: string; event?: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CompareScreen } from '../../../features/film/CompareScreen';
+import { CompareScreen } from '../../../features/film/compare/CompareScreen';
 
 export default function Route() {
   const { id, a, b } = useLocalSearchParams<{ id: string; a?: string; b?: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { FilmScreen } from '../../../features/film/FilmScreen';
+import { FilmScreen } from '../../../features/film/bring-in/FilmScreen';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -5,7 +5,7 @@ import { paintHead } from './head';
 import { paintLimb, shade } from './limb';
 import type { Seen } from './limb';
 import type { Colours, Look } from './look';
-import type { Ink } from '../paint';
+import type { Ink } from '../marks/paint';
 
 type Part = 'thigh' | 'shank' | 'foot' | 'upper arm' | 'forearm' | 'hand';
 

@@ -1,7 +1,7 @@
 import type { Look } from './look';
 import { paintLimb, shade } from './limb';
 import type { Seen } from './limb';
-import type { Ink } from '../paint';
+import type { Ink } from '../marks/paint';
 
 /**
  * A head on its neck, with a face that looks where the chest looks: the face tells left from right.

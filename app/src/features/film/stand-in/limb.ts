@@ -1,4 +1,4 @@
-import type { Ink } from '../paint';
+import type { Ink } from '../marks/paint';
 
 /** A point in the picture, pixels, with how far ahead it lies (metres) and how large it is there (radius, pixels). */
 export interface Seen {

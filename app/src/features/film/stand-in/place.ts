@@ -1,7 +1,7 @@
 import { project } from '@wrightonic/core/simulate';
 import type { Camera } from '@wrightonic/core/simulate';
 import type { Place } from './look';
-import type { Ink } from '../paint';
+import type { Ink } from '../marks/paint';
 
 /** A wall, ground and what the pitcher stands on; tall things behind lie at a fixed place of the picture. */
 interface Scenery {

@@ -1,20 +1,20 @@
 /// <reference lib="webworker" />
 /** Finds a body in each frame of a clip. Runs as a module worker, bundled by itself; the model and its runtime lie beside it. */
 import { PoseLandmarker } from '@mediapipe/tasks-vision';
-import { BadVideo } from '../film-info';
-import { FrameSource } from '../frames';
+import { expose } from 'comlink';
+import { BadVideo } from '../media/film-info';
+import { FrameSource } from '../media/frames';
 import { LANDMARK_SIZE, LANDMARKS } from './messages';
 import type { TrackNews, TrackWanted } from './messages';
 
 declare const self: DedicatedWorkerGlobalScope;
 
 const beside = (name: string): string => new URL(name, self.location.href).href;
-const tell = (news: TrackNews): void => self.postMessage(news);
 
 /** The model takes times that rise; which they are does not matter to it. */
 const STEP_MS = 33;
 
-async function track({ file, from, to }: TrackWanted): Promise<void> {
+async function track({ file, from, to }: TrackWanted, tell: (news: TrackNews) => unknown): Promise<TrackNews> {
   const begun = performance.now();
   const landmarker = await PoseLandmarker.createFromOptions(
     { wasmLoaderPath: beside('runtime.js'), wasmBinaryPath: beside('runtime.wasm') },
@@ -24,7 +24,8 @@ async function track({ file, from, to }: TrackWanted): Promise<void> {
   const { width, height } = source.info;
   const canvas = new OffscreenCanvas(width, height);
   const ctx = canvas.getContext('2d', { willReadFrequently: true })!;
-  tell({ kind: 'ready', ms: performance.now() - begun });
+  // What is told goes another way than the answer: the answer waits until the last of it was heard.
+  let told = tell({ kind: 'ready', ms: performance.now() - begun });
   await source.walk(from, to, (sample, frame) => {
     sample.draw(ctx, 0, 0);
     const picture = ctx.getImageData(0, 0, width, height);
@@ -36,18 +37,24 @@ async function track({ file, from, to }: TrackWanted): Promise<void> {
       landmarks = new Float32Array(LANDMARKS * LANDMARK_SIZE);
       body.forEach(({ x, y, visibility }, i) => landmarks!.set([x, y, visibility], i * LANDMARK_SIZE));
     }
-    tell({ kind: 'frame', frame, landmarks, modelMs });
+    told = tell({ kind: 'frame', frame, landmarks, modelMs });
   });
   source.close();
   landmarker.close();
-  tell({ kind: 'done', width, height });
+  await told;
+  return { kind: 'done', width, height };
 }
 
-self.onmessage = (event: MessageEvent<TrackWanted>) => {
-  track(event.data).catch((error: unknown) => {
-    const why =
-      error instanceof BadVideo ? error.message : 'The tracker could not start on this device. Mark the joints by hand.';
-    if (!(error instanceof BadVideo)) console.error(error);
-    tell({ kind: 'failed', why });
-  });
+const tracker = {
+  /** Tracks a clip. @param tell hears of each frame @returns how it ended */
+  track: (wanted: TrackWanted, tell: (news: TrackNews) => unknown): Promise<TrackNews> =>
+    track(wanted, tell).catch((error: unknown) => {
+      if (!(error instanceof BadVideo)) console.error(error);
+      const why =
+        error instanceof BadVideo ? error.message : 'The tracker could not start on this device. Mark the joints by hand.';
+      return { kind: 'failed', why };
+    }),
 };
+export type Tracker = typeof tracker;
+
+expose(tracker);

@@ -1,6 +1,7 @@
 import { makePlan } from '@wrightonic/core';
 import type { Plan, PlanRequest } from '@wrightonic/core';
-import type { PlanNews, PlanWanted } from './messages';
+import { beside } from '../../../data/beside';
+import type { Planner } from './worker';
 
 /** Where the worker lies; it is bundled apart from the app (scripts/lib/planner.mjs). */
 const WORKER = '/planner/worker.js';
@@ -19,23 +20,26 @@ export function planBeside(
     here(0);
     return () => undefined;
   }
-  const worker = new Worker(WORKER, { type: 'module' });
-  let at = 0;
-  const ask = () => {
-    const request = requests[at];
-    if (request) worker.postMessage({ ask: at, request } satisfies PlanWanted);
-    else worker.terminate();
+  const { ask, end } = beside<Planner>(new Worker(WORKER, { type: 'module' }));
+  let stopped = false;
+  const tell = (index: number, plan: Plan, last: boolean) => {
+    if (!stopped) hear(index, plan, last);
   };
-  worker.onmessage = ({ data }: MessageEvent<PlanNews>) => {
-    hear(data.ask, data.plan, data.last);
-    if (!data.last) return;
-    at++;
-    ask();
+  void (async () => {
+    for (const [i, request] of requests.entries()) {
+      try {
+        tell(i, await ask((api) => api.plan(request)), false);
+        tell(i, await ask((api) => api.best(request)), true);
+      } catch {
+        if (!stopped) here(i);
+        break;
+      }
+      if (stopped) return;
+    }
+    end();
+  })();
+  return () => {
+    stopped = true;
+    end();
   };
-  worker.onerror = () => {
-    worker.terminate();
-    here(at);
-  };
-  ask();
-  return () => worker.terminate();
 }

@@ -1,0 +1,1 @@
+export { HandOutsScreen as default } from '../features/hand-out/HandOutsScreen';

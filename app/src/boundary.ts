@@ -1,0 +1,14 @@
+/** Where types of packages say less than is so: each of these casts, with its reason. */
+import type { UnknownAction } from '@reduxjs/toolkit';
+import type { Ref } from 'react';
+import type { View } from 'react-native';
+
+/** On the web a view is an element: what a package for the web wants to hold is what React Native hands out. */
+export const viewRef = (hold: (element: HTMLElement | null) => void): Ref<View> => hold as unknown as Ref<View>;
+
+/** An object made key by key: TypeScript knows the keys of none. */
+export const keyed = <T>(entries: readonly (readonly [string, unknown])[]): T => Object.fromEntries(entries) as unknown as T;
+
+/** Puts data in the place of what a read shows; typed by Redux Toolkit for one read at a time. */
+export type Upsert = (read: string, args: unknown, data: unknown) => UnknownAction;
+export const upsertOf = (upsert: unknown): Upsert => upsert as Upsert;

@@ -1,0 +1,48 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useLibrary } from '../data/use-library';
+import { LinkRow } from '../ui/controls';
+import { SPACE, usePalette } from '../ui/theme';
+import { Field } from '../ui/Field';
+
+const SHOWN = 20;
+
+interface Props {
+  readonly label: string;
+  /** Drills that are left out. */
+  readonly without?: ReadonlySet<string>;
+  /** Most drills that are shown at once; before anything is typed, too. */
+  readonly most?: number;
+  readonly onPick: (drill: string) => void;
+}
+
+/** Finds any drill of the academy's by a part of its name. */
+export function DrillSearch({ label, without, most = SHOWN, onPick }: Props) {
+  const palette = usePalette();
+  const { library } = useLibrary();
+  const [search, setSearch] = useState('');
+  const wanted = search.trim().toLowerCase();
+  const found = library.drills.filter((drill) => !without?.has(drill.id) && drill.name.toLowerCase().includes(wanted));
+  return (
+    <View>
+      <Field label={label} value={search} onChangeText={setSearch} testID="pick-drill" />
+      <View>
+        {found.slice(0, most).map((drill) => (
+          <LinkRow key={drill.id} onPress={() => onPick(drill.id)} testID={`drill-${drill.id}`}>
+            <Text variant="titleMedium">{drill.name}</Text>
+            <Text variant="bodySmall" style={{ color: palette.soft }}>
+              {drill.cue.external}
+            </Text>
+          </LinkRow>
+        ))}
+      </View>
+      {found.length === 0 ? <Text>No drill is called that.</Text> : null}
+      {found.length > most ? (
+        <Text variant="bodySmall" style={{ color: palette.soft, paddingTop: SPACE.s }}>
+          {`${found.length - most} more: type a part of the name.`}
+        </Text>
+      ) : null}
+    </View>
+  );
+}
