@@ -121,6 +121,7 @@ export function HandOutForm({ today, onDone }: { readonly today: IsoDate; readon
               <DrillSearch
                 label="Find a drill"
                 most={4}
+                asked={drills.length > 0}
                 without={new Set(drills)}
                 onPick={(drill) => setDrills([...drills, drill])}
               />

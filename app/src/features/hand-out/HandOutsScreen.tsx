@@ -13,12 +13,14 @@ import { HandOutForm } from './HandOutForm';
 const PLACE_WORDS = { home: 'at home', cage: 'in the cage', field: 'on the field', mound: 'on the mound' } as const;
 const STATE_WORDS: Record<HandOutShare['state'], string> = { none: 'nothing', open: 'not seen yet', seen: 'seen', done: 'done' };
 
-/** “2 done, 3 seen of 8”: how far they have come with it. */
+/** “2 of 8 done, 3 seen”: how far they have come with it. */
 export function progressOf(shares: readonly HandOutShare[]): string {
   const done = shares.filter((s) => s.state === 'done').length;
   const seen = shares.filter((s) => s.state === 'seen').length;
   if (shares.length === 1) return STATE_WORDS[shares[0]!.state];
-  return `${done} done, ${seen} more seen, of ${shares.length}`;
+  if (done === shares.length) return 'all done';
+  if (done > 0) return `${done} of ${shares.length} done${seen > 0 ? `, ${seen} seen` : ''}`;
+  return seen > 0 ? `${seen} of ${shares.length} seen` : STATE_WORDS.open;
 }
 
 function Line({ record }: { readonly record: HandOutRecord }) {
