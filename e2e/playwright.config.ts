@@ -37,7 +37,7 @@ export default defineConfig({
     {
       name: 'desk',
       grepInvert: /@once/,
-      testIgnore: /(thumb|roles|people|import|clips|offline)\.spec/,
+      testIgnore: /(thumb|roles|people|import|clips|offline|hand-out)\.spec/,
       use: { viewport: { width: 1280, height: 800 } },
     },
   ],

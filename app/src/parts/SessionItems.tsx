@@ -169,7 +169,7 @@ const ROLE_WORDS: Record<PlanItem['role'], string> = {
   'carry-over': 'whole throws',
   support: 'support',
   'arm-work': 'free throws',
-  pinned: 'pinned',
+  pinned: 'coach’s pick',
 };
 
 /** A session: what is new, what limits it, and its items, each opening to how it is done. */
