@@ -1,5 +1,5 @@
 // npm run accuracy: prints how near the computed numbers come to simulated truth. Nothing is asserted here.
-// “npm run accuracy diagnosis”, “… film”, “… plans”, “… log”, “… marks”, “… coverage”, “… tracker” run one part alone; “plans print” writes plans in full; the tracker renders clips and tracks them, minutes.
+// “npm run accuracy diagnosis”, “… film”, “… plans”, “… log”, “… marks”, “… coverage”, “… progress”, “… tracker” run one part alone; “plans print” writes plans in full; the tracker renders clips and tracks them, minutes.
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { installDebian, installPackages } from './lib/install.mjs';
@@ -20,6 +20,7 @@ if (wants('plans')) {
 }
 if (wants('log')) say(await runNode(await bundle('bench/accuracy-log.ts', 'accuracy-log')));
 if (wants('marks')) say(await runNode(await bundle('bench/accuracy.ts', 'accuracy')));
+if (wants('progress')) say(await runNode(await bundle('bench/accuracy-progress.ts', 'accuracy-progress')));
 if (wants('coverage')) say(await runNode(await bundle('bench/coverage.ts', 'coverage')));
 if (wants('tracker')) {
   installDebian({ browser: true });

@@ -6,6 +6,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { inRoot } from './paths.mjs';
 import { lockHeld, takeLock } from './processes.mjs';
 import { buildPlanner } from './planner.mjs';
+import { precompress } from './precompress.mjs';
 import { buildServiceWorker } from './service-worker.mjs';
 import { buildTracker } from './tracker.mjs';
 
@@ -77,6 +78,7 @@ async function build() {
   });
   if (done.status !== 0) throw new Error(`The app could not be built:\n${done.stdout}\n${done.stderr}`);
   await buildServiceWorker(inRoot('app', 'dist.new'));
+  await precompress(inRoot('app', 'dist.new'));
   // Whole or not at all: an export that was killed half-way is never served.
   rmSync(inRoot('app', 'dist'), { recursive: true, force: true });
   renameSync(inRoot('app', 'dist.new'), inRoot('app', 'dist'));

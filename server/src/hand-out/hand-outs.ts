@@ -3,7 +3,7 @@ import { HANDED_TO_AT_MOST } from '@wrightonic/contract';
 import type { HandOutRecord, HandOutShare, HandOutTo, NamedId, NewHandOut } from '@wrightonic/contract';
 import { addDays, handOut } from '@wrightonic/core';
 import type { PlanSession } from '@wrightonic/core';
-import { holdAthlete } from '../athlete/athletes';
+import { athleteRecord, holdAthlete } from '../athlete/athletes';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
 import type { HandOutDbRow } from '../db/tables';
@@ -276,6 +276,7 @@ function toRecord(row: HandOutDbRow, rows: readonly ShareRow[]): HandOutRecord {
 
 /** The family has seen what was handed out. A coach who looks at the same page has not. */
 export async function sawWork(ctx: Context, athlete: string): Promise<null> {
+  await athleteRecord(ctx, athlete);
   if (ctx.reach === 'own')
     await ctx.tenant
       .from('assignments')

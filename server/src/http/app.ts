@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import compression from 'compression';
+import staticGzip from 'express-static-gzip';
+import type { ExpressStaticGzipOptions } from 'express-static-gzip';
 import express from 'express';
 import type { Express } from 'express';
 import helmet from 'helmet';
@@ -22,6 +24,10 @@ export interface AppOptions extends ApiOptions {
 
 /** The style element that React Native for Web makes empty and fills by script: allowed by the hash of nothing. */
 const EMPTY_STYLE = `'sha256-${createHash('sha256').update('').digest('base64')}'`;
+
+/** Files as they were compressed when they were made; what has no such copy is sent as it is. */
+const compressedBefore = (folder: string, options: ExpressStaticGzipOptions) =>
+  staticGzip(folder, { ...options, index: false, enableBrotli: true, orderPreference: ['br', 'gz'] });
 
 /** The whole server: API, its documentation and the exported app, under a policy without inline script. */
 export function createApp(options: AppOptions): Express {
@@ -77,9 +83,9 @@ export function createApp(options: AppOptions): Express {
   const { appFolder } = options;
   if (appFolder) {
     const forever = { immutable: true, maxAge: '1y' } as const;
-    app.use('/_expo', express.static(join(appFolder, '_expo'), forever));
-    app.use('/assets', express.static(join(appFolder, 'assets'), forever));
-    app.use(express.static(appFolder, { index: false }));
+    app.use('/_expo', compressedBefore(join(appFolder, '_expo'), { serveStatic: forever }));
+    app.use('/assets', compressedBefore(join(appFolder, 'assets'), { serveStatic: forever }));
+    app.use(compressedBefore(appFolder, {}));
     app.get('/{*path}', (req, res, next) => {
       if (!req.accepts('html') || /\.[a-z0-9]{1,8}$/i.test(req.path)) return next();
       res.set('Cache-Control', 'no-cache');

@@ -10,7 +10,8 @@ const speedUnits = () => oneOf(['mph', 'km/h'] as const).required();
 
 export const trendReadingSchema = objectOf<TrendReading>({
   date: isoDate().required(),
-  speed: Joi.number().min(10).max(200).required(),
+  // What a gun may show, up to 200 mph in either unit. What is of no throw is weighed out, and named.
+  speed: Joi.number().min(10).max(322).required(),
   unit: speedUnits(),
   effort: Joi.number().min(10).max(110).required(),
   gun: text(40).required(),

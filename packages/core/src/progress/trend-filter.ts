@@ -11,7 +11,8 @@ const PRIOR = {
   levelSd: 20,
   /** Slope of the level, mph a day: about 10 mph a year either way. */
   slopeSd: 0.03,
-  gunOffsetSd: 1.5,
+  /** Two guns that nobody has compared, mph. */
+  gunOffsetSd: 2,
   pairSd: 0.6,
   /** Change of speed with effort, share per percent. */
   effortShare: SPEED_PER_EFFORT,
@@ -21,9 +22,16 @@ const PRIOR = {
 
 export const GRID = {
   reading: [0.5, 0.9, 1.5],
-  session: [0.2, 0.6, 1.2],
-  /** SD of the slope's change over a day, mph a day. */
-  slopeChange: [0.0003, 0.0015],
+  session: [0.2, 0.5, 1],
+  /**
+   * How the level moves: SD of the slope's change over a day, mph a day, and of the level's own steps over a day, mph. Most seasons are
+   * smooth; in some a thing learned lifts the level for good within days.
+   */
+  move: [
+    { slopeChange: 0.0003, walk: 0 },
+    { slopeChange: 0.0015, walk: 0 },
+    { slopeChange: 0.0003, walk: 0.35 },
+  ],
 } as const;
 
 export const KNEE = 80;
@@ -53,13 +61,27 @@ export function layOut(guns: readonly string[]): Layout {
 
 export interface Session {
   readonly date: IsoDate;
-  readonly readings: readonly { readonly mph: number; readonly row: readonly number[] }[];
+  readonly readings: readonly Alike[];
 }
+
+/** Readings of one day that differ in nothing but their error: their mean says all that they say of anything else. */
+export interface Alike {
+  readonly row: readonly number[];
+  readonly mph: number;
+  readonly count: number;
+  /** Sum of the squared differences from their mean. */
+  readonly squares: number;
+}
+
+/** What readings say of their own spread, beside what their mean says: log density of n normal ones given their mean. */
+const ofSpread = ({ count, squares }: Alike, sd: number): number =>
+  -0.5 * ((count - 1) * Math.log(2 * Math.PI * sd ** 2) + Math.log(count) + squares / sd ** 2);
 
 interface Spreads {
   readonly reading: number;
   readonly session: number;
   readonly slopeChange: number;
+  readonly walk: number;
 }
 
 function start(layout: Layout, base: number): Belief {
@@ -89,7 +111,7 @@ function step(belief: Belief, layout: Layout, days: number, spreads: Spreads): {
   noise.set(SLOPE, SLOPE, q * days);
   noise.set(LEVEL, SLOPE, (q * days ** 2) / 2);
   noise.set(SLOPE, LEVEL, (q * days ** 2) / 2);
-  noise.set(LEVEL, LEVEL, (q * days ** 3) / 3);
+  noise.set(LEVEL, LEVEL, (q * days ** 3) / 3 + spreads.walk ** 2 * days);
   noise.set(layout.session, layout.session, spreads.session ** 2);
   return { belief: advance(belief, transition, noise), transition };
 }
@@ -127,7 +149,8 @@ export function filter(
       covariance.set(layout.first, layout.first, covariance.get(LEVEL, LEVEL));
     }
     const predicted = cloneBelief(belief);
-    for (const { mph, row } of session.readings) logDensity += observe(belief, row, mph, spreads.reading ** 2);
+    for (const alike of session.readings)
+      logDensity += observe(belief, alike.row, alike.mph, spreads.reading ** 2 / alike.count) + ofSpread(alike, spreads.reading);
     steps.push({ predicted, filtered: cloneBelief(belief), transition: moved.transition });
   });
   return { logDensity, last: belief, steps };

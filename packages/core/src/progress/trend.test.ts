@@ -99,6 +99,62 @@ describe('trend', () => {
     expect(kmh.gain!.mean / 1.609344).toBeCloseTo(mph.gain!.mean, 1);
   });
 
+  it('is moved little by one misread, whatever was read and when, and names it', () => {
+    const plain = season(11, 3);
+    const gain = read(plain).gain!.mean;
+    for (const [at, speed] of [
+      [0, 40],
+      [5, 160],
+      [6, 22],
+      [40, 41],
+      [40, 110],
+      [80, 39.5],
+      [83, 158],
+      [83, 63],
+    ] as const) {
+      const slipped = read(plain.map((r, i) => (i === at ? { ...r, speed } : r)));
+      expect([at, speed, Math.abs(slipped.gain!.mean - gain) < 0.8]).toEqual([at, speed, true]);
+      expect(slipped.misreads.map((m) => m.reading)).toEqual([at]);
+      expect(slipped.warnings.join()).toContain(`${speed} mph on`);
+    }
+    expect(read(plain).misreads).toEqual([]);
+    expect(read(plain.map((r, i) => (i === 83 ? { ...r, speed: 40 } : r))).warnings.join()).toContain('about half');
+  });
+
+  it('believes a day of few readings that is merely good, and one of an honest drop', () => {
+    const best = season(12, 1).map((r, i) => (i === 45 ? { ...r, speed: r.speed + 3 } : r));
+    expect(read(best).misreads).toEqual([]);
+    const hurt = season(13, 0).map((r) => (r.date > addDays(start, 60) ? { ...r, speed: r.speed - 6 } : r));
+    expect(read(hurt).misreads).toEqual([]);
+    expect(read(hurt).gain!.high).toBeLessThan(-2);
+  });
+
+  it('admits a step that came within ten days and stays', () => {
+    for (let seed = 20; seed < 32; seed++)
+      for (const step of [3, -3]) {
+        const stepped = season(seed, 0).map((r) => (r.date >= addDays(start, 42) ? { ...r, speed: r.speed + step } : r));
+        const { low, high } = read(stepped).gain!;
+        expect([seed, step, low - 0.5 <= step && step <= high + 0.5]).toEqual([seed, step, true]);
+      }
+  });
+
+  it('takes no change of gun for a change of speed', () => {
+    const changed = read(season(14, 0, { offset: 1.4 }));
+    expect(changed.gain!.low).toBeLessThan(0);
+    expect(changed.gain!.high).toBeGreaterThan(0);
+    const b = changed.guns.find((g) => g.offset !== 0 || g.low !== g.high)!;
+    expect(b.low).toBeLessThan(1.4);
+    expect(b.high).toBeGreaterThan(1.4);
+  });
+
+  it('says the same in any order of the readings', () => {
+    const readings = season(15, 2);
+    const { misreads: _, ...same } = read(readings);
+    const { misreads: __, ...turned } = read([...readings].reverse());
+    expect(turned.gain!.mean).toBeCloseTo(same.gain!.mean, 1);
+    expect(turned.sentence).toBe(same.sentence);
+  });
+
   it('says what is missing with no day and with one', () => {
     expect(read([]).sentence).toBe('No speed has been read yet.');
     expect(read(season(8, 0).slice(0, 7)).gain).toBeNull();

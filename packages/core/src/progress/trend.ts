@@ -4,18 +4,19 @@
  * spreads (reading, session, change of slope) are averaged over a small grid by their likelihood. Priors are weak and listed
  * below. Checked for coverage on simulated seasons.
  */
-import { median } from 'simple-statistics';
 import type { AthleteProfile } from '../athlete/athlete';
-import { daysBetween } from '../shared/dates';
+import { daysBetween, dayInWords } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { normalCdf, normalQuantile } from '../shared/distributions';
 import { round } from '../shared/maths';
 import { expectedGrowthMph } from './growth';
-import { smooth } from './kalman';
+import { plainMisreads, strayFrom } from './misreads';
 import { fromMph, spikeGap, toMph } from './spread';
 import type { SpeedReading } from './spread';
-import { filter, GRID, KNEE, layOut, LEVEL, mixture, quantityOf } from './trend-filter';
-import type { Layout, Run, Session } from './trend-filter';
+import { LEVEL } from './trend-filter';
+import type { Layout } from './trend-filter';
+import { fit } from './trend-model';
+import type { Compared, Corrected, Fit } from './trend-model';
 import { ANGLE_REFUSED, angleWarnings, sentenceFor } from './trend-words';
 
 export const SETTINGS = ['mound', 'drill', 'flat'] as const;
@@ -64,16 +65,28 @@ export interface Trend {
   readonly spikeGap: number | null;
   readonly effort: { readonly pctPerPct: number | null; readonly flatAbove80: boolean | null };
   readonly series: readonly { readonly date: IsoDate; readonly level: number; readonly low: number; readonly high: number }[];
+  /** Readings that were weighed out, by their place in the request, each with what gives it away. */
+  readonly misreads: readonly Misread[];
   readonly warnings: readonly string[];
   readonly sentence: string;
 }
+
+export interface Misread {
+  readonly reading: number;
+  readonly why: string;
+}
+
+/** Times that what strays from the trend is looked for again. */
+const LOOKS = 3;
 
 /** Trend of an athlete's speed, with what of it is beyond growth. */
 export function trend(request: TrendRequest): Trend {
   const { athlete } = request;
   const unit = request.readings[request.readings.length - 1]?.unit ?? 'mph';
   const out = (mph: number) => round(fromMph(mph, unit), 2);
-  const usable = request.readings.filter((r) => Math.abs(r.angleDeg) <= ANGLE_REFUSED);
+  const usable = request.readings.flatMap((r, reading) =>
+    Math.abs(r.angleDeg) <= ANGLE_REFUSED ? [{ ...r, reading, mph: toMph(r) / Math.cos((r.angleDeg * Math.PI) / 180) }] : [],
+  );
   const warnings = angleWarnings(request.readings);
   if (usable.length === 0)
     return {
@@ -84,53 +97,21 @@ export function trend(request: TrendRequest): Trend {
       spikeGap: null,
       effort: { pctPerPct: null, flatAbove80: null },
       series: [],
+      misreads: [],
       warnings,
       sentence: 'No speed has been read yet.',
     };
-  const corrected = usable.map((r) => ({ ...r, mph: toMph(r) / Math.cos((r.angleDeg * Math.PI) / 180) }));
-  const used = new Map<string, number>();
-  for (const r of corrected) used.set(r.gun, (used.get(r.gun) ?? 0) + 1);
-  const pairGuns = (request.pairs ?? []).flatMap((p) => [p.gunA, p.gunB]);
-  const guns = [...new Set([...[...used].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([g]) => g), ...pairGuns])];
-  const layout = layOut(guns);
-  const base = median(corrected.map((r) => r.mph));
-  const rowFor = (r: { gun: string; setting: Setting; effort: number }): number[] => {
-    const row = new Array<number>(layout.size).fill(0);
-    row[LEVEL] = 1;
-    row[layout.session] = 1;
-    const gun = layout.gun.get(r.gun);
-    if (gun !== undefined) row[gun] = 1;
-    if (r.setting === 'flat') row[layout.flat] = 1;
-    if (r.setting === 'drill') row[layout.drill] = 1;
-    row[layout.above] = Math.max(r.effort, KNEE) - 100;
-    row[layout.below] = Math.min(0, r.effort - KNEE);
-    return row;
-  };
-  const dates = [...new Set(corrected.map((r) => r.date))].sort();
-  const sessions: Session[] = dates.map((date) => ({
-    date,
-    readings: corrected.filter((r) => r.date === date).map((r) => ({ mph: r.mph, row: rowFor(r) })),
+  const pairs = (request.pairs ?? []).map(({ gunA, gunB, difference }) => ({
+    gunA,
+    gunB,
+    mph: toMph({ speed: difference, unit }),
   }));
-  const pairs = (request.pairs ?? []).map((p) => {
-    const row = new Array<number>(layout.size).fill(0);
-    const a = layout.gun.get(p.gunA);
-    const b = layout.gun.get(p.gunB);
-    if (a !== undefined) row[a]! += 1;
-    if (b !== undefined) row[b]! -= 1;
-    return [row, toMph({ speed: p.difference, unit })] as const;
-  });
-
-  const runs = GRID.reading.flatMap((reading) =>
-    GRID.session.flatMap((session) =>
-      GRID.slopeChange.map((slopeChange) => filter(sessions, layout, base, { reading, session, slopeChange }, pairs)),
-    ),
-  );
-  const best = Math.max(...runs.map((r) => r.logDensity));
-  const raw = runs.map((r) => Math.exp(r.logDensity - best));
-  const total = raw.reduce((a, b) => a + b, 0);
-  const weighted = runs.map((run, i) => ({ run, weight: raw[i]! / total })).filter((w) => w.weight > 1e-3);
-  const known = (h: readonly (readonly [number, number])[]) =>
-    mixture(weighted.map(({ run, weight }) => ({ weight, ...quantityOf(run.last, h) })));
+  const { readings: corrected, model, misreads } = believed(usable, pairs);
+  const { layout, guns, dates, base, known } = model;
+  for (const { reading, why } of misreads) {
+    const { date, speed, unit: its } = request.readings[reading]!;
+    warnings.push(`${speed} ${its} on ${dayInWords(date)} is ${why}: left out as a misread.`);
+  }
 
   const z = normalQuantile(0.5 + (request.level ?? 0.9) / 2);
   const from = dates[0]!;
@@ -149,7 +130,7 @@ export function trend(request: TrendRequest): Trend {
     const offset = i === undefined ? { mean: 0, sd: 0 } : known([[i, 1]]);
     return { gun, offset: out(offset.mean), low: out(offset.mean - z * offset.sd), high: out(offset.mean + z * offset.sd) };
   });
-  const unsureGun = [...used.keys()].some((gun) => !comparedWith(guns[0]!, corrected, request.pairs ?? []).has(gun));
+  const unsureGun = corrected.map((r) => r.gun).some((gun) => !comparedWith(guns[0]!, corrected, request.pairs ?? []).has(gun));
   if (unsureGun)
     warnings.push('Two guns were never seen on the same day: their difference is not known, and the band is wider for it.');
 
@@ -168,7 +149,8 @@ export function trend(request: TrendRequest): Trend {
     guns: offsets,
     spikeGap: newestSpike(corrected),
     effort: effortOf(corrected, known, layout, base),
-    series: seriesOf(weighted, dates, z, out),
+    series: seriesOf(model, z, out),
+    misreads,
     warnings,
     sentence: sentenceFor({ change, growth, beyond, weeks, unit, enough, z, single: out(known([[LEVEL, 1]]).mean), unsureGun }),
   };
@@ -219,15 +201,39 @@ function effortOf(
   };
 }
 
-function seriesOf(
-  weighted: readonly { run: Run; weight: number }[],
-  dates: readonly IsoDate[],
-  z: number,
-  out: (mph: number) => number,
-): Trend['series'] {
-  const smoothed = weighted.map(({ run, weight }) => ({ weight, beliefs: smooth(run.steps) }));
-  return dates.map((date, k) => {
-    const level = mixture(smoothed.map(({ weight, beliefs }) => ({ weight, ...quantityOf(beliefs[k]!, [[LEVEL, 1]]) })));
-    return { date, level: out(level.mean), low: out(level.mean - z * level.sd), high: out(level.mean + z * level.sd) };
+function seriesOf(model: Fit, z: number, out: (mph: number) => number): Trend['series'] {
+  const levels = model.levels();
+  return model.dates.map((date, day) => {
+    const { mean, sd } = levels[day]!;
+    return { date, level: out(mean), low: out(mean - z * sd), high: out(mean + z * sd) };
   });
+}
+
+type Numbered = Corrected & { readonly reading: number };
+
+/**
+ * The readings that are believed, and the model of them. What is plainly of something else goes first; what then strays from the trend
+ * of all the others goes next, and the trend is drawn anew.
+ */
+function believed(
+  usable: readonly Numbered[],
+  pairs: readonly Compared[],
+): { readonly readings: readonly Corrected[]; readonly model: Fit; readonly misreads: readonly Misread[] } {
+  const plain = plainMisreads(usable);
+  const misreads: Misread[] = [...plain].map(([i, why]) => ({ reading: usable[i]!.reading, why }));
+  let readings = usable.filter((_, i) => !plain.has(i));
+  // Where nothing is left there is no telling what was of what.
+  if (readings.length === 0) return { readings: usable, model: fit(usable, pairs), misreads: [] };
+  for (let look = 0; look < LOOKS; look++) {
+    const residuals = fit(readings, pairs, true).residuals();
+    const stray = new Set(strayFrom(residuals));
+    if (stray.size === 0) break;
+    for (const i of stray)
+      misreads.push({
+        reading: readings[i]!.reading,
+        why: residuals[i]! < 0 ? 'far below the throws around it' : 'far above the throws around it',
+      });
+    readings = readings.filter((_, i) => !stray.has(i));
+  }
+  return { readings, model: fit(readings, pairs), misreads: misreads.sort((a, b) => a.reading - b.reading) };
 }

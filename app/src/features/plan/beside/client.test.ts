@@ -23,6 +23,9 @@ class FakeWorker {
   ) {
     const { port1, port2 } = new MessageChannel();
     [this.near, this.far] = [port1, port2];
+    // A port that is forgotten holds up no test run.
+    port1.unref();
+    port2.unref();
     const { plan, best } = FakeWorker.planner;
     const note =
       <T>(name: string, does: (request: PlanRequest) => T) =>
