@@ -13,6 +13,8 @@ test('a file that is no clip is told so, and nothing is kept of it', async ({ pa
   for (const [name, buffer, says] of [
     ['page.mp4', Buffer.from('<!doctype html>'.padEnd(400, ' ')), 'no MP4, MOV or WebM'],
     ['empty.webm', Buffer.alloc(0), 'is empty'],
+    // A phone’s own format, made by an encoder: where it cannot be decoded, what to change on the phone is said.
+    ['phone.mov', readFileSync(new URL('./fixtures/hevc.mov', import.meta.url)), /cannot decode HEVC.*share the clip as H\.264/],
     [
       'broken.webm',
       Buffer.concat([real.subarray(0, 40), Buffer.alloc(4000)]),
