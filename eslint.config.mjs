@@ -33,6 +33,20 @@ export default ts.config(
       '@typescript-eslint/no-floating-promises': 'error',
     },
   },
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx', '**/testing/**', 'server/test/**', 'e2e/**', '**/boundary.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'TSAsExpression > TSAsExpression > TSUnknownKeyword',
+          message: 'Such a cast stands in boundary.ts, with its reason.',
+        },
+        { selector: 'TSAsExpression > TSNeverKeyword', message: 'Such a cast stands in boundary.ts, with its reason.' },
+      ],
+    },
+  },
   { files: ['app/**/*.tsx', 'app/**/*.ts'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
   {
     files: ['**/*.test.ts', '**/*.test.tsx', 'server/test/**', 'e2e/**'],

@@ -18,7 +18,6 @@ const VIEWS = [
   ['athletes', 'coach', 'athletes', PHONE, 'light', []],
   ['intake', 'coach', '@noor/intake', PHONE, 'light', ['tab=Thoughts', 'wait']],
   ['body-check', 'coach', '@noor/body', PHONE, 'light', ['short-check', 'skip-step', 'skip-step', 'use-stand-in', 'wait']],
-  ['people-wide', 'coach', 'desk/people', DESK, 'light', ['invite']],
   ['athlete', 'coach', '@tavi', PHONE, 'light', []],
   ['look', 'coach', '@bram/look', PHONE, 'light', ['next-link', 'next-link']],
   ['clip', 'coach', '@tavi/film', PHONE, 'light', ['text=tavi-now-side', 'wait', 'closer', 'part-measures', 'wait']],
