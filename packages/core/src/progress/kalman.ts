@@ -33,10 +33,24 @@ export function observe(belief: Belief, h: readonly number[], y: number, varianc
   return -0.5 * (Math.log(2 * Math.PI * total) + (residual * residual) / total);
 }
 
+/** F·P, for an F that is nearly all noughts. */
+function sparseTimes(f: Matrix, p: Matrix): Matrix {
+  const n = f.rows;
+  const product = Matrix.zeros(n, n);
+  for (let i = 0; i < n; i++)
+    for (let k = 0; k < n; k++) {
+      const a = f.get(i, k);
+      if (a !== 0) for (let j = 0; j < n; j++) product.set(i, j, product.get(i, j) + a * p.get(k, j));
+    }
+  return product;
+}
+
 /** Moves a belief on by x' = F·x + noise of covariance Q. */
 export function advance(belief: Belief, transition: Matrix, noise: Matrix): Belief {
   const mean = transition.mmul(Matrix.columnVector(belief.mean)).to1DArray();
-  return { mean, covariance: transition.mmul(belief.covariance).mmul(transition.transpose()).add(noise) };
+  // F·P·Fᵀ = F·(F·P)ᵀ, because P is symmetric.
+  const moved = sparseTimes(transition, sparseTimes(transition, belief.covariance).transpose());
+  return { mean, covariance: moved.add(noise) };
 }
 
 export interface FilterStep {
@@ -55,7 +69,9 @@ export function smooth(steps: readonly FilterStep[]): Belief[] {
     const { filtered } = steps[k]!;
     const next = steps[k + 1]!;
     const jitter = Matrix.identity(filtered.mean.length).mul(1e-9);
-    const c = filtered.covariance.mmul(next.transition.transpose()).mmul(inverse(next.predicted.covariance.clone().add(jitter)));
+    const c = sparseTimes(next.transition, filtered.covariance)
+      .transpose()
+      .mmul(inverse(next.predicted.covariance.clone().add(jitter)));
     const ahead = smoothed[0]!;
     const shift = c.mmul(Matrix.columnVector(ahead.mean.map((m, i) => m - next.predicted.mean[i]!))).to1DArray();
     const spread = ahead.covariance.clone().sub(next.predicted.covariance);
