@@ -73,12 +73,6 @@ export function TodayScreen() {
         </Text>
         <Action kind="quiet" label="Run a group" onPress={() => router.push('/group-run')} testID="run-group" />
       </View>
-      <LinkRow onPress={() => router.push('/hand-outs')} testID="open-hand-outs">
-        <Text variant="bodyMedium">Handed out</Text>
-        <Text variant="bodySmall" style={{ color: palette.soft }}>
-          Drills or plans, for here or for home: who has seen and done them
-        </Text>
-      </LinkRow>
       <Panes weights={[3, 2]}>
         <View style={{ gap: SPACE.xl }}>
           <Section title="Next lesson">
@@ -96,6 +90,12 @@ export function TodayScreen() {
               </Blank>
             )}
           </Section>
+          <LinkRow onPress={() => router.push('/hand-outs')} testID="open-hand-outs">
+            <Text variant="bodyMedium">Handed out</Text>
+            <Text variant="bodySmall" style={{ color: palette.soft }}>
+              Drills or plans for here or home: who has seen and done them
+            </Text>
+          </LinkRow>
           {rest.length > 0 ? (
             <Section title="Later today" note={`${rest.length}`}>
               {rest.map((row) => (
