@@ -141,6 +141,45 @@ it('gives each of a station’s athletes a plan of their own, and says of whom t
   await station.put(`/hand-outs/${uuid()}`, given).expect(403);
 });
 
+it('loses its throws with the lock that comes after it, and keeps what is dry', async () => {
+  const athlete = await addAthlete(coach, { name: 'Later Hurt' });
+  const given = work([athlete], { what: { kind: 'drills', drills: [DRY, THROWN] }, place: 'cage' });
+  await coach.put(`/hand-outs/${uuid()}`, given).expect(200);
+  expect(await itemsOf(coach, athlete)).toContain(THROWN);
+  await startSession(coach, athlete, TODAY, [{ site: 'elbow', score: 5 }]);
+  const { body } = await coach.get(`/athletes/${athlete}/work`).expect(200);
+  expect(body.today?.session.throws ?? 0).toBe(0);
+  expect(await itemsOf(coach, athlete)).not.toContain(THROWN);
+});
+
+it('is still the same plan from the same hand when it is made anew, and does not come back once it is taken back', async () => {
+  const athlete = await addAthlete(coach, { name: 'Anew Harrowgate' });
+  const family = await signedIn(harness, { academy: coach.academy, role: 'guardian', athletes: [athlete] });
+  await makeFocus(coach, athlete);
+  const id = uuid();
+  const plan = { what: { kind: 'plan', weeks: 2 }, place: 'cage' };
+  await coach.put(`/hand-outs/${id}`, work([athlete], plan)).expect(200);
+  await family.post(`/athletes/${athlete}/work/seen`).expect(204);
+  const game = (on: string) =>
+    coach.put(`/athletes/${athlete}/outings/${uuid()}`, { on, pitches: 60, throws: 90, highEffort: 60, innings: 4 }).expect(200);
+  await game('2026-05-03');
+  expect(states((await listed())[0])).toEqual([['Anew Harrowgate', 'seen']]);
+  expect(await harness.db('assignments').where({ athlete_id: athlete, done: false }).whereNull('hand_out_id')).toEqual([]);
+  await coach.delete(`/hand-outs/${id}`).expect(200);
+  await game('2026-05-02');
+  expect(await harness.db('assignments').where({ athlete_id: athlete, done: false })).toEqual([]);
+  // The plan that stood before goes on.
+  const before = uuid();
+  await coach.put(`/athletes/${athlete}/plans/${before}`, { weeks: 2, games: [], pinned: [] }).expect(200);
+  await coach.post(`/athletes/${athlete}/plans/${before}/assign`).expect(200);
+  const again = uuid();
+  await coach.put(`/hand-outs/${again}`, work([athlete], plan)).expect(200);
+  await coach.delete(`/hand-outs/${again}`).expect(200);
+  const rows = await harness.db('assignments').where({ athlete_id: athlete, done: false });
+  expect(rows.length).toBeGreaterThan(0);
+  expect(rows.every((row) => row.hand_out_id === null && row.on_date > TODAY)).toBe(true);
+});
+
 it('is refused where it cannot be, with what to mend, and leaves nothing half done', async () => {
   const athlete = await addAthlete(coach);
   const other = await signedIn(harness);

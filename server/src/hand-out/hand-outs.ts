@@ -2,7 +2,7 @@
 import { HANDED_TO_AT_MOST } from '@wrightonic/contract';
 import type { HandOutRecord, HandOutShare, HandOutTo, NamedId, NewHandOut } from '@wrightonic/contract';
 import { addDays, handOut } from '@wrightonic/core';
-import type { PlanSession } from '@wrightonic/core';
+import type { Library, PlanRequest, PlanSession } from '@wrightonic/core';
 import { athleteRecord, holdAthlete } from '../athlete/athletes';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
@@ -11,6 +11,7 @@ import { academyLibrary } from '../library/library';
 import { assign } from '../plan/assign';
 import { planRequest, stateRequest } from '../plan/plan-request';
 import { store } from '../plan/plans';
+import { replan } from '../plan/replan';
 import { conflict, notFound, ProblemError, wrongField } from '../problems';
 
 /** Days of work handed out that are shown. */
@@ -74,14 +75,14 @@ async function wantedOf(ctx: Context, to: HandOutTo): Promise<Wanted> {
 /** What one athlete gets. */
 type Share =
   | { readonly kind: 'session'; readonly session: PlanSession | null; readonly left: readonly string[] }
-  | { readonly kind: 'plan'; readonly weeks: number; readonly left: readonly string[] };
+  | { readonly kind: 'plan'; readonly request: PlanRequest; readonly left: readonly string[] };
 
 /** What an athlete would get of it: by their own dose, lock and budget. */
-async function shareOf(ctx: Context, athlete: string, given: NewHandOut): Promise<Share> {
+async function shareOf(ctx: Context, library: Library, athlete: string, given: NewHandOut): Promise<Share> {
   if (given.what.kind === 'plan') {
     const { weeks } = given.what;
     return planRequest(ctx, athlete, given.on, { weeks, games: [], pinned: [] }).then(
-      (): Share => ({ kind: 'plan', weeks, left: [] }),
+      (request): Share => ({ kind: 'plan', request, left: [] }),
       (error: unknown): Share => {
         // No focus yet: a plan is made for one.
         if (!(error instanceof ProblemError)) throw error;
@@ -96,7 +97,6 @@ async function shareOf(ctx: Context, athlete: string, given: NewHandOut): Promis
     .whereBetween('on_date', [ctx.today, given.on])
     .orderBy(['on_date', 'id'])
     .select('session');
-  const library = await academyLibrary(ctx);
   const { session, left } = handOut(
     request,
     standing.map((row) => row.session),
@@ -116,9 +116,8 @@ function requireDay(ctx: Context, { on, what }: NewHandOut): void {
     throw wrongField('on', 'must be today: a plan begins with the day on which it is made');
 }
 
-async function requireKnown(ctx: Context, { what }: NewHandOut): Promise<void> {
+function requireKnown(library: Library, { what }: NewHandOut): void {
   if (what.kind !== 'drills') return;
-  const library = await academyLibrary(ctx);
   const unknown = what.drills.findIndex((drill) => !library.has(drill));
   if (unknown >= 0)
     throw wrongField(
@@ -133,11 +132,12 @@ const workOf = (session: PlanSession | null): HandOutShare['work'] =>
 /** What each would get; nothing is kept. */
 export async function lookAtHandOut(ctx: Context, given: NewHandOut): Promise<HandOutShare[]> {
   requireDay(ctx, given);
-  await requireKnown(ctx, given);
+  const library = await academyLibrary(ctx);
+  requireKnown(library, given);
   const { athletes } = await wantedOf(ctx, given.to);
   const shares: HandOutShare[] = [];
   for (const athlete of athletes) {
-    const share = await shareOf(ctx, athlete.id, given);
+    const share = await shareOf(ctx, library, athlete.id, given);
     const work = share.kind === 'plan' ? { minutes: 0, throws: 0 } : workOf(share.session);
     shares.push({ athlete, work, left: share.left, state: work ? 'open' : 'none' });
   }
@@ -147,7 +147,8 @@ export async function lookAtHandOut(ctx: Context, given: NewHandOut): Promise<Ha
 /** Hands out. Sent again with the same id it is not done twice. @throws ProblemError 409 where nobody would get anything */
 export async function putHandOut(ctx: Context, id: string, given: NewHandOut): Promise<HandOutRecord[]> {
   requireDay(ctx, given);
-  await requireKnown(ctx, given);
+  const library = await academyLibrary(ctx);
+  requireKnown(library, given);
   const { athletes, name } = await wantedOf(ctx, given.to);
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
@@ -166,8 +167,8 @@ export async function putHandOut(ctx: Context, id: string, given: NewHandOut): P
     // One after the other in one order, so that two who hand out at once wait for one another and do not cross.
     for (const athlete of [...athletes].sort((a, b) => (a.id < b.id ? -1 : 1))) {
       await holdAthlete(inside, athlete.id);
-      const share = await shareOf(inside, athlete.id, given);
-      if (share.kind === 'plan') await handOutPlan(inside, athlete.id, id, given, share.weeks);
+      const share = await shareOf(inside, library, athlete.id, given);
+      if (share.kind === 'plan') await handOutPlan(inside, athlete.id, id, share.request);
       else if (share.session)
         await tenant.insertOnce('assignments', {
           id: ctx.newId(),
@@ -187,19 +188,32 @@ export async function putHandOut(ctx: Context, id: string, given: NewHandOut): P
 }
 
 /** A plan of the athlete's own, assigned; its days say from which hand they came. */
-async function handOutPlan(ctx: Context, athlete: string, id: string, given: NewHandOut, weeks: number): Promise<void> {
+async function handOutPlan(ctx: Context, athlete: string, id: string, request: PlanRequest): Promise<void> {
   const planId = ctx.newId();
-  const request = await planRequest(ctx, athlete, given.on, { weeks, games: [], pinned: [] });
   const plan = await store(ctx, athlete, planId, request);
-  await assign(ctx, athlete, planId, plan, ctx.today);
-  await ctx.tenant.from('assignments').where({ athlete_id: athlete, plan_id: planId }).update({ hand_out_id: id });
+  await assign(ctx, athlete, planId, plan, ctx.today, { hand_out_id: id, seen_at: null });
 }
 
-/** Takes back what nobody has done yet; what was done stays. */
+/** Takes back what nobody has done yet; what was done stays. Where a plan is taken back, the one before it goes on from tomorrow. */
 export async function dropHandOut(ctx: Context, id: string): Promise<HandOutRecord[]> {
-  if (!(await ctx.tenant.has('hand_outs', { id }))) throw notFound('work handed out');
   await ctx.tenant.transaction(async (tenant) => {
-    await tenant.from('assignments').where({ hand_out_id: id, done: false }).delete();
+    const inside = within(ctx, tenant);
+    const row = await tenant.from('hand_outs').where({ id }).first();
+    if (!row) throw notFound('work handed out');
+    const open = () => tenant.from('assignments').where({ hand_out_id: id, done: false });
+    const athletes = await open().distinct('athlete_id').orderBy('athlete_id').pluck<string[]>('athlete_id');
+    for (const athlete of athletes) await holdAthlete(inside, athlete);
+    await open().delete();
+    if (row.what.kind === 'plan')
+      for (const athlete of athletes) {
+        // The plan itself, and all that it was made anew as.
+        await tenant
+          .from('plans')
+          .where('athlete_id', athlete)
+          .where('created_at', '>=', row.created_at)
+          .update({ assigned: false });
+        await replan(inside, athlete);
+      }
     const left = await tenant.from('assignments').where('hand_out_id', id).first('id');
     if (!left) await tenant.from('hand_outs').where('id', id).delete();
   });

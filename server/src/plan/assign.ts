@@ -1,19 +1,46 @@
 /** A plan’s sessions, handed out day by day. */
 import type { IsoDate, Plan, PlanSession } from '@wrightonic/core';
 import type { Context } from '../common/context';
-import type { PlanDbRow } from '../db/tables';
+import type { AssignmentDbRow, PlanDbRow } from '../db/tables';
 
-const toRows = (ctx: Context, athleteId: string, planId: string, sessions: readonly PlanSession[]) =>
+/** From which hand a plan came, and when the family saw it. */
+export type Hand = Pick<AssignmentDbRow, 'hand_out_id' | 'seen_at'>;
+
+/** The hand that the assigned plan came from: a plan made anew, or changed, still comes from it. */
+export async function handOfPlan(ctx: Context, athleteId: string): Promise<Hand | null> {
+  const row = await ctx.tenant
+    .from('assignments')
+    .where({ athlete_id: athleteId, done: false })
+    .whereNotNull('plan_id')
+    .whereNotNull('hand_out_id')
+    .where('on_date', '>=', ctx.today)
+    .orderBy('on_date')
+    .first('hand_out_id', 'seen_at');
+  return row ?? null;
+}
+
+const toRows = (ctx: Context, athleteId: string, planId: string, sessions: readonly PlanSession[], hand: Hand | null) =>
   sessions.map((session) => ({
     id: ctx.newId(),
     athlete_id: athleteId,
     plan_id: planId,
     on_date: session.date,
     session: JSON.stringify(session),
+    ...hand,
   }));
 
-/** Assigns a plan’s sessions from `from` on; sessions still to come of earlier plans give way. */
-export async function assign(ctx: Context, athleteId: string, id: string, plan: Plan, from: IsoDate): Promise<void> {
+/**
+ * Assigns a plan’s sessions from `from` on; sessions still to come of earlier plans give way.
+ * @param hand from which hand it came; left out, from none but the coach’s own
+ */
+export async function assign(
+  ctx: Context,
+  athleteId: string,
+  id: string,
+  plan: Plan,
+  from: IsoDate,
+  hand: Hand | null = null,
+): Promise<void> {
   await ctx.tenant
     .from('assignments')
     .where({ athlete_id: athleteId, done: false })
@@ -27,14 +54,15 @@ export async function assign(ctx: Context, athleteId: string, id: string, plan: 
       athleteId,
       id,
       plan.sessions.filter((s) => s.date >= from),
+      hand,
     ),
   );
   await ctx.tenant.from('plans').where('id', id).update({ assigned: true });
 }
 
 /** The plan that is assigned: the one made last. */
-export const assignedPlan = async (ctx: Context, athleteId: string): Promise<PlanDbRow | undefined> =>
-  await ctx.tenant
+export const assignedPlan = (ctx: Context, athleteId: string): Promise<PlanDbRow | undefined> =>
+  ctx.tenant
     .from('plans')
     .where({ athlete_id: athleteId, assigned: true })
     .orderBy('created_at', 'desc')

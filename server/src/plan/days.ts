@@ -14,7 +14,7 @@ export const dayRows = (ctx: Context) =>
   ctx.tenant
     .fromAny('assignments')
     .leftJoin('hand_outs', 'hand_outs.id', 'assignments.hand_out_id')
-    .orderByRaw('assignments.on_date, assignments.hand_out_id is not null, hand_outs.created_at, assignments.id')
+    .orderByRaw('assignments.on_date, assignments.plan_id is null, hand_outs.created_at, assignments.id')
     .select<DayRow[]>('assignments.*', 'hand_outs.note');
 
 /** Rows of one athlete and one day as one. @param rows at least one */

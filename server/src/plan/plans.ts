@@ -4,7 +4,7 @@ import { addDays, CATALOGUE_VERSION, daysBetween, editPlan, makePlan } from '@wr
 import type { Broken, IsoDate, Library, Plan, PlanEdit, PlanRequest } from '@wrightonic/core';
 import type { Improve } from '../planner';
 import { conflict, notFound, wrongField } from '../problems';
-import { assign } from './assign';
+import { assign, handOfPlan } from './assign';
 import { athleteRecord, holdAthlete } from '../athlete/athletes';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
@@ -122,7 +122,7 @@ export async function editedPlan(ctx: Context, athleteId: string, id: string, { 
       .from('plans')
       .where({ id, athlete_id: athleteId })
       .update({ plan: JSON.stringify(plan), base: JSON.stringify(base), edits: JSON.stringify(edits) });
-    if (row.assigned) await assign(inside, athleteId, id, plan, addDays(ctx.today, 1));
+    if (row.assigned) await assign(inside, athleteId, id, plan, addDays(ctx.today, 1), await handOfPlan(inside, athleteId));
     return toPlan(ctx, await planById(inside, athleteId, id));
   });
 }

@@ -1,25 +1,13 @@
 /** What is left of an assigned plan, made anew when something changed. */
-import { addDays, drillById, hasDrill, isLegWork, openLedger } from '@wrightonic/core';
-import type { Allowance, PlanRequest, PlanSession } from '@wrightonic/core';
-import { assign, assignedPlan, relink } from './assign';
+import { addDays, openLedger } from '@wrightonic/core';
+import type { PlanRequest } from '@wrightonic/core';
+import { assign, assignedPlan, handOfPlan, relink } from './assign';
+import { isTooMuch, renewHandedOut } from './handed-out';
 import { fociOf } from '../work/foci';
 import type { Context } from '../common/context';
 import { planRequest } from './plan-request';
 import { store, weeksTo } from './plans';
 import type { PlanDbRow } from '../db/tables';
-
-/** Whether a session holds more than a day now allows. */
-function isTooMuch(session: PlanSession, { throws, highEffort, highestEffort, legsClosed }: Allowance): boolean {
-  return (
-    session.throws > throws ||
-    session.highEffort > highEffort ||
-    session.items.some(
-      (item) =>
-        (item.throws > 0 && item.effort[1] > highestEffort) ||
-        (legsClosed && hasDrill(item.drill) && isLegWork(drillById(item.drill))),
-    )
-  );
-}
 
 /** What a plan made anew keeps of the coach’s hand: what was added or pinned. */
 function pinnedByHand({ request, edits }: PlanDbRow): Pick<PlanRequest, 'games' | 'pinned'> {
@@ -33,6 +21,11 @@ function pinnedByHand({ request, edits }: PlanDbRow): Pick<PlanRequest, 'games' 
  * game, a clearance, a rung, a birth date.
  */
 export async function replan(ctx: Context, athleteId: string): Promise<void> {
+  await replanAssigned(ctx, athleteId);
+  await renewHandedOut(ctx, athleteId);
+}
+
+async function replanAssigned(ctx: Context, athleteId: string): Promise<void> {
   const current = await assignedPlan(ctx, athleteId);
   if (!current || current.ends_on < ctx.today) return;
   const active = (await fociOf(ctx, athleteId)).some((f) => f.ended_at === null);
@@ -56,10 +49,11 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
   const today = await open.clone().where('on_date', ctx.today).first();
   const kept = today && !isTooMuch(today.session, openLedger(request).allowance(ctx.today)) ? today.session : null;
   const id = ctx.newId();
+  const hand = await handOfPlan(ctx, athleteId);
   if (today && !kept) {
     // For safety only: today is planned anew with the rest.
     const plan = await store(ctx, athleteId, id, request);
-    await assign(ctx, athleteId, id, plan, ctx.today);
+    await assign(ctx, athleteId, id, plan, ctx.today, hand);
     await relink(ctx, athleteId);
     return;
   }
@@ -71,5 +65,5 @@ export async function replan(ctx: Context, athleteId: string): Promise<void> {
     weeks: weeksTo(tomorrow, current.ends_on),
     recentLoad: [...request.recentLoad, ...planned],
   });
-  await assign(ctx, athleteId, id, plan, tomorrow);
+  await assign(ctx, athleteId, id, plan, tomorrow, hand);
 }

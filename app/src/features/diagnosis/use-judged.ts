@@ -24,6 +24,8 @@ export async function judge<Q extends Question>(question: Q, request: DiagnosisR
     performance.measure?.(`judge ${question}`, { start: performance.now() - ms, duration: ms });
     return answer as Answers[Q];
   } catch {
+    // The next question gets a worker of its own.
+    asked.end();
     worker = null;
     return here();
   }

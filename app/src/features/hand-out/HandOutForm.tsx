@@ -15,8 +15,10 @@ import { DateField } from '../../ui/DateField';
 import { Field } from '../../ui/Field';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { PLACE_WORDS } from './words';
 
-const PLACE_NAMES: Record<Place, string> = { home: 'At home', cage: 'In the cage', field: 'On the field', mound: 'On the mound' };
+/** “At home”: a place as a choice. */
+const placeName = (place: Place): string => `${PLACE_WORDS[place][0]!.toUpperCase()}${PLACE_WORDS[place].slice(1)}`;
 const WEEKS = [2, 4, 6] as const;
 const MOST_ATHLETES = 60;
 const MOST_DRILLS = 8;
@@ -163,7 +165,7 @@ export function HandOutForm({ today, onDone }: { readonly today: IsoDate; readon
         <Section title="Where and when">
           <Row>
             {PLACES.map((at) => (
-              <Choice key={at} label={PLACE_NAMES[at]} chosen={place === at} onPress={() => setPlace(at)} testID={`at-${at}`} />
+              <Choice key={at} label={placeName(at)} chosen={place === at} onPress={() => setPlace(at)} testID={`at-${at}`} />
             ))}
           </Row>
           <DateField label="Day" value={on} onChange={setOn} testID="hand-day" />

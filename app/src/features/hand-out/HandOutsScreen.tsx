@@ -9,8 +9,8 @@ import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
 import { HandOutForm } from './HandOutForm';
+import { PLACE_WORDS } from './words';
 
-const PLACE_WORDS = { home: 'at home', cage: 'in the cage', field: 'on the field', mound: 'on the mound' } as const;
 const STATE_WORDS: Record<HandOutShare['state'], string> = { none: 'nothing', open: 'not seen yet', seen: 'seen', done: 'done' };
 
 /** “2 of 8 done, 3 seen”: how far they have come with it. */

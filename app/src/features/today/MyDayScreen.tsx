@@ -70,8 +70,8 @@ export function MyDayScreen({ id }: { readonly id: string }) {
       ) : null}
       <Panes weights={[3, 2]}>
         <Section title="Today" note={today ? (today.done ? 'done' : `${today.session.minutes} min`) : undefined}>
-          {(today?.notes ?? []).map((note) => (
-            <Text key={note} variant="bodyMedium" testID="work-note">{`“${note}”`}</Text>
+          {(today?.notes ?? []).map((note, i) => (
+            <Text key={i} variant="bodyMedium" testID="work-note">{`“${note}”`}</Text>
           ))}
           {today ? (
             <SessionItems
