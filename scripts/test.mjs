@@ -30,13 +30,22 @@ for (const signal of ['SIGINT', 'SIGTERM'])
     for (const child of started) child.kill('SIGTERM');
   });
 
+/** A part that takes this long hangs, and has failed: its program is ended, so that the run comes to its end. */
+const HANGS_MS = 25 * 60_000;
+
 /** Runs a program of Node. @returns whether it went well */
 function run(args, env = {}) {
   if (stopped) throw new Error('Stopped.');
   const child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
   started.add(child);
+  const hangs = setTimeout(() => {
+    process.stderr.write(`Ended, as it hangs: ${args.join(' ')}\n`);
+    child.kill('SIGTERM');
+    setTimeout(() => child.kill('SIGKILL'), 10_000).unref();
+  }, HANGS_MS);
   return new Promise((resolve, reject) =>
     child.once('exit', (status) => {
+      clearTimeout(hangs);
       started.delete(child);
       if (stopped) reject(new Error('Stopped.'));
       else resolve(status === 0);
@@ -116,7 +125,7 @@ async function runningTests() {
   const tests = readdirSync(inRoot('scripts', 'tests')).filter((name) => name.endsWith('.test.mjs'));
   const reporters = ['spec', 'stdout', 'tap', report].map((value, n) => `--test-reporter${n % 2 ? '-destination' : ''}=${value}`);
   const files = tests.map((name) => inRoot('scripts', 'tests', name));
-  const ok = await run(['--test', '--test-concurrency=1', ...reporters, ...files]);
+  const ok = await run(['--test', '--test-force-exit', '--test-concurrency=1', ...reporters, ...files]);
   try {
     const tap = readFileSync(report, 'utf8');
     const count = (what) => Number(new RegExp(`^# ${what} (\\d+)$`, 'm').exec(tap)?.[1] ?? 0);

@@ -47,6 +47,8 @@ async function startCopy(n, more = {}) {
     env: { ...env, PORT: String(await freePort()), ...more },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
+  // Known from its first moment: a copy that never comes up is ended with the others.
+  copies[n] = { child };
   child.stderr.on('data', (data) => (logged += data));
   const url = await new Promise((resolve, reject) => {
     child.once('exit', (code) => reject(new Error(`a copy ended with ${code}: ${logged.slice(-2000)}`)));

@@ -8,7 +8,9 @@ export function problemHandler(log: (message: string) => void): ErrorRequestHand
   return (error: unknown, _req, res, _next) => {
     const problem = toProblem(error);
     if (problem.status >= 500) log(faultNote(error));
-    // A stream or a clip that breaks off half-way is cut: whoever listens sees that, and comes back.
+    // An answer that has come to its end stands, and its connection may already carry another's request.
+    if (res.writableEnded) return;
+    // A clip that breaks off half-way is cut: whoever reads it sees that, and comes back.
     if (res.headersSent) return void res.destroy();
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };
