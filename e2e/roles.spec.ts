@@ -1,5 +1,5 @@
 import { violationsOf } from './accessible';
-import { COACH, signIn } from './steps';
+import { COACH, goWithin, signIn } from './steps';
 import { expect, test } from './test';
 
 const PEOPLE = {
@@ -84,13 +84,15 @@ for (const { role, part, parts } of EACH)
       ...['account', 'settings', 'bands', 'findings', 'people', 'groups', 'guns', 'import', 'audit'].map((p) => `/desk/${p}`),
     ].filter((_, n) => n % parts === part);
     for (const path of paths) {
-      await page.goto(path);
+      const closed = CLOSED[role].test(path);
+      // No way within leads to what is closed: its address is opened. So is every screen once, by the owner.
+      if (role === 'owner' || closed) await page.goto(path, { waitUntil: 'commit' });
+      else await goWithin(page, path);
       // The page is another one: no two are called alike.
-      await expect.poll(async () => (await page.title()) !== before && (await page.title()).endsWith(' · Wrightonic')).toBe(true);
+      await page.waitForFunction((was) => document.title !== was && document.title.endsWith(' · Wrightonic'), before);
       before = await page.title();
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       await expect(page.getByRole('progressbar')).toHaveCount(0);
-      const closed = CLOSED[role].test(path);
       await expect(page.getByText('This is not yours to see')).toHaveCount(closed ? 1 : 0);
       if (!closed) await expect(page.locator('body')).not.toContainText('you are signed in as');
       titles.add(before);

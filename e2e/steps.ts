@@ -14,6 +14,14 @@ export async function signIn(page: Page, who: { name: string; password: string }
   await expect(page.getByRole('navigation')).toBeVisible();
 }
 
+/** Goes to an address as a link does, within the page that is open. */
+export async function goWithin(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+}
+
 /** Signs in as people do. */
 export async function signInByHand(page: Page, who: { name: string; password: string } = COACH): Promise<void> {
   await page.goto('/');
