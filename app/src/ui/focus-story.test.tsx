@@ -44,6 +44,15 @@ describe('the story of a focus', () => {
     );
   });
 
+  it('says that work since then makes older looks count for less, where it is enough to be told', () => {
+    const since = [{ kind: 'eye', finding: 'stall', answer: 'yes', on: '2026-05-20' }] as const;
+    expect(story({ then: 0.9, now: 0.5, since, worked: 258 })).toMatch(
+      /seen \(Wed 20 May\); 258 good reps on it after that, so that what was seen before counts for less\.$/,
+    );
+    expect(story({ then: 0.9, now: 0.5, worked: 90 })).toMatch(/Since then: 90 good reps on it, so that/);
+    expect(story({ then: 0.9, now: 0.9, worked: 39 })).toMatch(/Nothing has spoken of it since\.$/);
+  });
+
   it('is never quite sure, and says when nothing has moved or was kept', () => {
     expect(story({ then: 0.999, now: 0.001 })).toMatch(/over 99 % when .+ under 1 % now\. Nothing has spoken of it since\./);
     expect(story({ then: 0.404, now: 0.396 })).toMatch(/^Likely there: 40 %, as when it was chosen/);

@@ -15,6 +15,7 @@ import {
   measureById,
   SPARED_UNDER,
   speaksOf,
+  workedOnSince,
   spurtOf,
   toMph,
   wordsForAthlete,
@@ -111,6 +112,7 @@ const storyOf = (row: Parameters<typeof toFocus>[0], result: Diagnosis, request:
   then: row.chance_then,
   now: result.posterior[row.finding] ?? 0,
   since: speaksOf(request, row.finding, row.started_on),
+  worked: workedOnSince(request, row.finding, row.started_on),
 });
 
 /** What the judgement comes to in words for athlete and family. */

@@ -6,7 +6,7 @@ import Svg, { Path } from 'react-native-svg';
 import Icon from '../../ui/icons';
 import { NUMBER_FONT, usePalette } from '../../ui/theme';
 import type { Palette } from '../../ui/theme';
-import { CLOSE, TELLING } from './layout';
+import { TELLING } from './layout';
 import type { Laid, NodeSize, Route } from './layout';
 import { useVocabulary } from '../../ui/vocabulary';
 import { Spoken } from '../../ui/Spoken';
@@ -80,10 +80,10 @@ function Box({
     >
       {ruled ? <Icon name="check" size={14} color={ink} /> : null}
       <Text
-        numberOfLines={size === CLOSE ? 3 : 2}
+        numberOfLines={size.lines}
         style={[
           styles.title,
-          size === CLOSE ? styles.small : null,
+          size.small ? styles.small : null,
           { color: ink, textDecorationLine: state === 'ruled-out' ? 'line-through' : 'none' },
         ]}
       >

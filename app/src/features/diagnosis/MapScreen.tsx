@@ -7,7 +7,7 @@ import { api, problemOf } from '../../data/api';
 import { Action, Caution, Choice, Loading } from '../../ui/controls';
 import { Row, Screen, useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { chainAround, CLOSE, layOut, ROOMY, whatMatters } from './layout';
+import { chainAround, CLOSE, layOut, ROOMY, SLIM, whatMatters } from './layout';
 import type { Laid } from './layout';
 import { MapDrawing } from './MapDrawing';
 import { NodePanel } from './NodePanel';
@@ -95,8 +95,8 @@ export function MapScreen({ id, centre: opened }: { readonly id: string; readonl
   const laid = useMemo(() => {
     if (!map) return null;
     if (extent === 'all' || !centre || !map.nodes.some((n) => n.finding === centre)) return layOut(map, CLOSE);
-    return layOut(extent === 'chain' ? chainAround(map, centre) : whatMatters(map, centre), ROOMY);
-  }, [map, extent, centre]);
+    return layOut(extent === 'chain' ? chainAround(map, centre) : whatMatters(map, centre), wide ? ROOMY : SLIM);
+  }, [map, extent, centre, wide]);
   if (error && !record)
     return (
       <Screen>

@@ -25,10 +25,14 @@ export interface NodeSize {
   readonly height: number;
   /** Distance from one rank of causes to the next, px. */
   readonly gap: number;
+  /** Lines of words that a box holds, and whether they are small. */
+  readonly lines: number;
+  readonly small: boolean;
 }
-/** For one root's chain, and for everything at once. */
-export const ROOMY: NodeSize = { width: 144, height: 46, gap: 46 };
-export const CLOSE: NodeSize = { width: 128, height: 42, gap: 30 };
+/** For one root's chain, for three ranks of it across a phone, and for everything at once. */
+export const ROOMY: NodeSize = { width: 144, height: 46, gap: 46, lines: 2, small: false };
+export const SLIM: NodeSize = { width: 98, height: 64, gap: 18, lines: 4, small: true };
+export const CLOSE: NodeSize = { width: 128, height: 42, gap: 30, lines: 3, small: true };
 const GAP = { node: 4, edge: 0, margin: 12 } as const;
 /** Arrows below this say nothing about this athlete. */
 export const TELLING = 0.03;

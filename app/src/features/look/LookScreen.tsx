@@ -7,7 +7,7 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { Action, Caution, Choice, Loading } from '../../ui/controls';
-import { Panes, Row, Screen } from '../../ui/layout';
+import { Panes, Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
 import { percent } from '../../ui/words';
@@ -33,6 +33,7 @@ const isLink = (page: LookPage): page is Link => page !== 'ask' && page !== 'res
 export function LookScreen({ id }: { readonly id: string }) {
   const say = useVocabulary();
   const palette = usePalette();
+  const wide = useWide();
   const router = useRouter();
   const { data: me } = api.useMeQuery();
   const { data: overview } = api.useAthleteQuery({ athlete: id });
@@ -130,7 +131,7 @@ export function LookScreen({ id }: { readonly id: string }) {
             throws={athlete.throws}
             heightM={athlete.heightM}
             age={overview.age}
-            height={168}
+            height={wide ? 320 : 168}
             label={`Figure at ${name}`}
           />
         )}

@@ -43,6 +43,8 @@ export interface FocusRecord {
   readonly now?: number;
   /** What has spoken of it since it was chosen, the newest first. */
   readonly since?: readonly DatedEvidence[];
+  /** Good reps of work on it after the newest of these: older looks count for less by them. */
+  readonly worked?: number;
 }
 
 export interface RungMove {

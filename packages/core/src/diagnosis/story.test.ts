@@ -1,6 +1,6 @@
 import { THROWER } from '../testing/athletes';
 import type { DatedEvidence } from '../evidence/evidence';
-import { speaksOf } from './story';
+import { speaksOf, workedOnSince } from './story';
 
 const on = '2026-06-01';
 const look = (finding: 'stall' | 'late-hips', day: string, answer: 'yes' | 'no' = 'yes'): DatedEvidence => ({
@@ -36,5 +36,18 @@ describe('what speaks of a finding', () => {
     const said = (list: readonly DatedEvidence[]) => speaksOf({ ...request, evidence: list }, 'stall', '2026-05-01');
     expect(said([...oneDay].reverse())).toEqual(said(oneDay));
     expect(said([oneDay[1]!, oneDay[0]!, oneDay[2]!])).toEqual(said(oneDay));
+  });
+
+  it('counts the work after the newest look, or since the day where there was none', () => {
+    const work = [
+      { finding: 'stall', on: '2026-05-20', reps: 40 },
+      { finding: 'stall', on: '2026-05-25', reps: 30 },
+      { finding: 'late-hips', on: '2026-05-26', reps: 99 },
+      { finding: 'stall', on: '2026-05-28', reps: 5 },
+    ] as const;
+    expect(workedOnSince({ ...request, work }, 'stall', '2026-05-01')).toBe(35);
+    expect(workedOnSince({ ...request, evidence: [], work }, 'stall', '2026-05-01')).toBe(75);
+    expect(workedOnSince({ ...request, evidence: [], work: [...work].reverse() }, 'stall', '2026-05-26')).toBe(5);
+    expect(workedOnSince(request, 'stall', '2026-05-01')).toBe(0);
   });
 });

@@ -20,3 +20,14 @@ export function speaksOf(request: DiagnosisRequest, finding: FindingId, since: I
     .sort((a, b) => descending(dayOf(a), dayOf(b)) || descending(JSON.stringify(b), JSON.stringify(a)))
     .slice(0, most);
 }
+
+/**
+ * How much a finding was worked on after it was last seen, as far as older looks count for less by it.
+ * @param since day from which on; what was last observed of the finding itself counts when it is later
+ * @returns good reps
+ */
+export function workedOnSince(request: DiagnosisRequest, finding: FindingId, since: IsoDate): number {
+  const [newest] = speaksOf(request, finding, since, 1);
+  const after = newest ? (newest.on ?? request.on) : since;
+  return (request.work ?? []).filter((w) => w.finding === finding && w.on > after).reduce((sum, w) => sum + w.reps, 0);
+}
