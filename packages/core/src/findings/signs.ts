@@ -59,7 +59,7 @@ export const SIGNS: readonly Sign[] = [
     events: ['arm-9-oclock'],
     disciplines: W,
   },
-  { finding: 'arm-drag', measure: 'elbow-behind', side: 'above', at: 3, spread: 2.5 },
+  { finding: 'arm-drag', measure: 'elbow-behind', side: 'above', at: 3, spread: 2.8 },
   { finding: 'short-stride', measure: 'stride-length', side: 'below', at: 75, youthAt: 65, spread: 7, disciplines: H },
   { finding: 'short-stride', measure: 'stride-length', side: 'below', at: 70, spread: 7, disciplines: W },
   { finding: 'stride-offline', measure: 'stride-direction', side: 'outside', at: -2, upTo: 4, spread: 2 },

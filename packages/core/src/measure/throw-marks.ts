@@ -81,3 +81,39 @@ export const SEED = 20_24;
 
 /** Noise once more on top of noise adds √2 − 1 of what noise alone has added to the greatest of many values. */
 export const NOISE_AGAIN = Math.SQRT2 - 1;
+
+/** Half-width of the curve through marks about a moment, seconds: so little that even a hand at release hardly leaves a parabola. */
+export const CURVE_S = 0.0105;
+/** Fewer marks than this are gone through by a parabola anyway. */
+export const CURVE_MARKS = 4;
+
+export interface Weighed {
+  readonly known: Known;
+  readonly weight: number;
+}
+
+/** Where in a track, in order of time, the first mark of a frame or later stands. */
+export function firstFrom(track: readonly Known[], frame: number): number {
+  let low = 0;
+  let high = track.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (track[middle]!.frame < frame) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/**
+ * What each mark weighs in the height that a parabola through them, by least squares, has at a frame.
+ * @param marks at least three, of different frames
+ */
+export function curveWeights(marks: readonly Known[], frame: number): readonly Weighed[] {
+  const at = marks.map((known) => known.frame - frame);
+  const power = (n: number) => at.reduce((sum, x) => sum + x ** n, 0);
+  const [s0, s1, s2, s3, s4] = [at.length, power(1), power(2), power(3), power(4)];
+  // First row of the inverse of the normal equations, by cofactors.
+  const [a, b, c] = [s2 * s4 - s3 * s3, s2 * s3 - s1 * s4, s1 * s3 - s2 * s2];
+  const whole = s0 * a + s1 * b + s2 * c;
+  return marks.map((known, i) => ({ known, weight: (a + b * at[i]! + c * at[i]! ** 2) / whole }));
+}

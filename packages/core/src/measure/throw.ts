@@ -1,7 +1,11 @@
 import type { DeliveryEvent } from '../delivery/measures';
 import { randomFrom } from '../shared/random';
 import {
+  CURVE_MARKS,
+  CURVE_S,
+  curveWeights,
   DRAWS,
+  firstFrom,
   LONGEST_GAP_S,
   Missing,
   NOISE_AGAIN,
@@ -15,7 +19,7 @@ import {
   TRACKED_OFFSET,
   USUAL_SD,
 } from './throw-marks';
-import type { Axis, Carried, Known, Point } from './throw-marks';
+import type { Axis, Carried, Known, Point, Weighed } from './throw-marks';
 import type { MarkedJoint, MeasureRequest, View } from './types';
 
 /** Axes that a view shows. */
@@ -35,6 +39,7 @@ export class Throw {
   private readonly eventsRead = new Set<Exclude<DeliveryEvent, 'max'>>();
   /** How marks are moved while errors are carried through a formula. */
   private moved: ReadonlyMap<Known, Point> | null = null;
+  private readonly weights = new Map<string, readonly Weighed[] | null>();
   private shift: { event: DeliveryEvent; frames: number } | null = null;
 
   constructor(readonly request: MeasureRequest) {
@@ -96,16 +101,43 @@ export class Throw {
     return this.moved.get(known) ?? known.at;
   }
 
-  /** Where a joint is at a frame, between marked frames on a straight line. @throws Missing when it cannot be told */
+  /**
+   * Where a joint is at a frame. Where a hand has marked enough frames about it, a curve through them says so: each was set with an
+   * error of its own, and together they err less.
+   * @throws Missing when it cannot be told
+   */
   at(joint: MarkedJoint, frame: number): Point {
-    const track = this.tracks.get(joint) ?? [];
-    let low = 0;
-    let high = track.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (track[middle]!.frame < frame) low = middle + 1;
-      else high = middle;
+    const weights = this.weightsAt(joint, frame);
+    if (weights === null) return this.markAt(joint, frame);
+    let [x, y, z] = NOWHERE;
+    for (const { known, weight } of weights) {
+      const at = this.valueOf(known);
+      x += weight * at[0];
+      y += weight * at[1];
+      z += weight * at[2];
     }
+    return [x, y, z];
+  }
+
+  /** What each mark about a frame weighs in the curve through them; null where there are too few, or they err alike. */
+  private weightsAt(joint: MarkedJoint, frame: number): readonly Weighed[] | null {
+    if (this.request.view === '3d') return null;
+    const key = `${joint} ${frame}`;
+    const kept = this.weights.get(key);
+    if (kept !== undefined) return kept;
+    const half = CURVE_S * this.request.fps;
+    const track = this.tracks.get(joint) ?? [];
+    const about = track.slice(firstFrom(track, frame - half), firstFrom(track, frame + half + 1e-9));
+    const whole = about.length >= CURVE_MARKS && about[0]!.frame < frame && about[about.length - 1]!.frame > frame;
+    const weights = whole && about.every((known) => !known.tracked) ? curveWeights(about, frame) : null;
+    this.weights.set(key, weights);
+    return weights;
+  }
+
+  /** Where a joint is marked at a frame, between marked frames on a straight line. @throws Missing when it cannot be told */
+  markAt(joint: MarkedJoint, frame: number): Point {
+    const track = this.tracks.get(joint) ?? [];
+    const low = firstFrom(track, frame);
     const after = track[low];
     if (after && after.frame === frame) return this.valueOf(after);
     const before = track[low - 1];

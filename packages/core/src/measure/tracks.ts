@@ -66,7 +66,7 @@ export class Tracks {
   /** Height from the head to the feet where they are furthest apart; an athlete's head joint sits at 0.94 of the height. */
   private height0(): number {
     const frames = this.t.framesOf(['head', 'drive-ankle'], -Infinity, Infinity);
-    return Math.max(1e-6, ...frames.map((f) => this.t.at('head', f)[2] - this.t.at('drive-ankle', f)[2])) / 0.89;
+    return Math.max(1e-6, ...frames.map((f) => this.t.markAt('head', f)[2] - this.t.markAt('drive-ankle', f)[2])) / 0.89;
   }
 
   /** 1 SD of the marks, share of height. */
@@ -90,22 +90,22 @@ export class Tracks {
   }
 
   axis(joint: MarkedJoint, axis: 0 | 1 | 2, from?: number, to?: number): Sample[] {
-    return this.over([joint], (f) => this.t.at(joint, f)[axis], from, to);
+    return this.over([joint], (f) => this.t.markAt(joint, f)[axis], from, to);
   }
 
   /** From one joint to another along an axis. */
   between(a: MarkedJoint, b: MarkedJoint, axis: 0 | 1 | 2, from?: number, to?: number): Sample[] {
-    return this.over([a, b], (f) => this.t.at(b, f)[axis] - this.t.at(a, f)[axis], from, to);
+    return this.over([a, b], (f) => this.t.markAt(b, f)[axis] - this.t.markAt(a, f)[axis], from, to);
   }
 
   trunkTurn(frame: number): number {
-    return rotation(this.t.at('throwing-shoulder', frame), this.t.at('glove-shoulder', frame));
+    return rotation(this.t.markAt('throwing-shoulder', frame), this.t.markAt('glove-shoulder', frame));
   }
 
   distance(a: MarkedJoint, b: MarkedJoint, from?: number, to?: number): Sample[] {
     return this.over(
       [a, b],
-      (f) => Math.hypot(...this.t.shown.map((axis) => this.t.at(a, f)[axis] - this.t.at(b, f)[axis])),
+      (f) => Math.hypot(...this.t.shown.map((axis) => this.t.markAt(a, f)[axis] - this.t.markAt(b, f)[axis])),
       from,
       to,
     );
@@ -116,7 +116,7 @@ export class Tracks {
     const frames = this.t.framesOf([joint], from, to);
     const parts = this.t.shown.map((axis) =>
       slopes(
-        frames.map((f) => ({ t: f, v: this.t.at(joint, f)[axis] })),
+        frames.map((f) => ({ t: f, v: this.t.markAt(joint, f)[axis] })),
         this.half,
       ),
     );
@@ -131,7 +131,7 @@ export class Tracks {
     const home = this.t.shown.map((axis) => median(this.axis(joint, axis, ...still).map((s) => s.v)));
     return this.over(
       [joint],
-      (f) => Math.hypot(...this.t.shown.map((axis, i) => this.t.at(joint, f)[axis] - home[i]!)) / this.height,
+      (f) => Math.hypot(...this.t.shown.map((axis, i) => this.t.markAt(joint, f)[axis] - home[i]!)) / this.height,
       from,
       to,
     );
