@@ -334,8 +334,6 @@ describe('marks about a moment', () => {
     const film = filmDelivery(delivery, request, { view: 'side-open', throws: 'R', fps: 60, markSd: 2, seed: 5 });
     const contact = film.events.contact!.frame;
     const alone = { ...film, frames: film.frames.filter((f) => (f.frame - contact) % 3 === 0) };
-    expect(find(film, 'lead-knee-flexion', 'contact').value).toBe(
-      find(alone, 'lead-knee-flexion', 'contact').value,
-    );
+    expect(find(film, 'lead-knee-flexion', 'contact').value).toBe(find(alone, 'lead-knee-flexion', 'contact').value);
   });
 });

@@ -43,7 +43,7 @@ export const ARM: readonly Formula[] = [
   })),
   ...(
     [
-      ['contact', SIDE, ['overhand'], { 'side-open': 8.4, 'side-closed': 6.2 }],
+      ['contact', SIDE, ['overhand'], { 'side-open': 6.4, 'side-closed': 6.2 }],
       ['release', ENDS, ['overhand'], 2.3],
       ['arm-9-oclock', SIDE, ['windmill'], 1.06],
     ] as const
