@@ -44,22 +44,25 @@ export function Front({ member }: { readonly member: Member }) {
   );
 }
 
-/** One drill for all, or each their own. */
+/** What somebody has planned for today. */
+export const itemsOf = (m: Member) => (m.state.record?.assignment ?? m.overview.today ?? m.overview.next)?.session.items ?? [];
+
+/** One drill for all, each their own, or a round of stations. */
 export function DrillChoice({
   group,
   line,
   onDrill,
   onOther,
+  onStations,
 }: {
   readonly group: Group;
   readonly line: Line;
   readonly onDrill: (drill: string | null) => void;
   readonly onOther: () => void;
+  readonly onStations: () => void;
 }) {
   const { drill } = useLibrary();
-  const planned = drillsOf(
-    group.members.map((m) => (m.state.record?.assignment ?? m.overview.today ?? m.overview.next)?.session.items ?? []),
-  );
+  const planned = drillsOf(group.members.map(itemsOf));
   return (
     <ScrollView
       horizontal
@@ -68,6 +71,7 @@ export function DrillChoice({
       style={{ flexGrow: 0 }}
     >
       <Choice label="Each their own work" chosen={line.drill === null} onPress={() => onDrill(null)} testID="own-work" />
+      {group.members.length > 1 ? <Choice label="Stations" chosen={false} onPress={onStations} testID="stations" /> : null}
       {planned.slice(0, 12).map((row) => (
         <Choice
           key={row.drill}

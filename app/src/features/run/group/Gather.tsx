@@ -12,7 +12,17 @@ import { usePalette } from '../../../ui/theme';
 import { MOST_IN_LINE } from './line';
 
 /** Who is there today: a group, or picked one by one. */
-export function Gather({ onGather }: { readonly onGather: (athletes: readonly string[]) => void }) {
+export function Gather({
+  mayTeach,
+  onGather,
+  onTeach,
+}: {
+  /** Whether what is seen here may be marked. */
+  readonly mayTeach: boolean;
+  readonly onGather: (athletes: readonly string[]) => void;
+  /** A class link by link, instead of work. */
+  readonly onTeach: (athletes: readonly string[]) => void;
+}) {
   const { data: groups = [] } = api.useGroupsQuery();
   const [chosen, setChosen] = useState<readonly NamedId[]>([]);
   const withSome = groups.filter((g) => g.athletes.length > 0);
@@ -20,12 +30,23 @@ export function Gather({ onGather }: { readonly onGather: (athletes: readonly st
     <Screen
       width={760}
       footer={
-        <Action
-          label={chosen.length === 0 ? 'Pick who is there' : `${chosen.length} in line`}
-          disabled={chosen.length === 0}
-          onPress={() => onGather(chosen.map((c) => c.id))}
-          testID="gather"
-        />
+        <>
+          <Action
+            label={chosen.length === 0 ? 'Pick who is there' : `${chosen.length} in line`}
+            disabled={chosen.length === 0}
+            onPress={() => onGather(chosen.map((c) => c.id))}
+            testID="gather"
+          />
+          {mayTeach ? (
+            <Action
+              kind="quiet"
+              label="Class, link by link"
+              disabled={chosen.length === 0}
+              onPress={() => onTeach(chosen.map((c) => c.id))}
+              testID="gather-class"
+            />
+          ) : null}
+        </>
       }
     >
       <Text variant="headlineSmall" role="heading" aria-level={1}>

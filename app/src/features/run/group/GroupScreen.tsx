@@ -1,3 +1,4 @@
+import { may } from '@wrightonic/contract';
 import type { Me } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -15,12 +16,17 @@ import { DrillFigure } from '../DrillFigure';
 import { RepButtons } from '../RepButtons';
 import { useAwake } from '../use-awake';
 import { ComesLate, Ending, Hurts } from './Asides';
+import { ClassScreen } from './class/ClassScreen';
+import { BEGINS } from './class/class';
 import { DrillPicker } from './DrillPicker';
-import { DrillChoice, Front } from './Front';
+import { DrillChoice, Front, itemsOf } from './Front';
 import { Gather, WhoHurts } from './Gather';
 import { LineUp } from './LineUp';
 import { joins, leaves, MOST_IN_LINE, oneLater, toTheEnd, toTheFront } from './line';
 import type { Line } from './line';
+import { roundOf } from './round';
+import { PickStations, StationBar } from './Stations';
+import { drillsOf } from './turn';
 import { useGroup, useLine } from './use-group';
 
 function Running({ me, line, change }: { readonly me: Me; readonly line: Line; readonly change: (to: Line) => void }) {
@@ -31,7 +37,7 @@ function Running({ me, line, change }: { readonly me: Me; readonly line: Line; r
   const { drill: look } = useLibrary();
   const group = useGroup(me, line, change);
   const [hurting, setHurting] = useState<string | null>(null);
-  const [aside, setAside] = useState<'none' | 'late' | 'end' | 'drill'>('none');
+  const [aside, setAside] = useState<'none' | 'late' | 'end' | 'drill' | 'stations'>('none');
   const [lastOff, setLastOff] = useState<{ readonly member: string; readonly rep: string; readonly drill: string } | null>(null);
   useAwake();
   const { members, front, next } = group;
@@ -70,6 +76,17 @@ function Running({ me, line, change }: { readonly me: Me; readonly line: Line; r
         onBack={() => setAside('none')}
       />
     );
+  if (aside === 'stations')
+    return (
+      <PickStations
+        planned={drillsOf(members.map(itemsOf))}
+        onPick={(drills) => {
+          change({ ...line, drill: null, round: roundOf(drills, line.athletes) });
+          setAside('none');
+        }}
+        onBack={() => setAside('none')}
+      />
+    );
   if (aside === 'end')
     return (
       <Ending
@@ -87,9 +104,14 @@ function Running({ me, line, change }: { readonly me: Me; readonly line: Line; r
   const cheats = lastOff !== null && off && !off.state.cheats.has(lastOff.rep) ? look(lastOff.drill).cheats : [];
   const list = (
     <LineUp
-      members={members}
+      members={members.map((m) => ({
+        id: m.id,
+        name: m.name,
+        passed: m.passed,
+        does: line.drill === null && !(line.round && line.round.here !== null) && m.item ? look(m.item.drill).name : null,
+        count: m.item ? `${m.tally.reps}/${m.wanted}` : '',
+      }))}
       front={front?.id ?? null}
-      ownWork={line.drill === null}
       onNow={(id) => change(toTheFront(line, id))}
       onLater={(id) => change(oneLater(line, id))}
       onOut={(id) => change(leaves(line, id))}
@@ -143,7 +165,21 @@ function Running({ me, line, change }: { readonly me: Me; readonly line: Line; r
         </>
       }
     >
-      <DrillChoice group={group} line={line} onDrill={(drill) => change({ ...line, drill })} onOther={() => setAside('drill')} />
+      {line.round ? (
+        <StationBar
+          round={line.round}
+          athletes={line.athletes}
+          onChange={(round) => change({ ...line, round: round ?? undefined })}
+        />
+      ) : (
+        <DrillChoice
+          group={group}
+          line={line}
+          onDrill={(drill) => change({ ...line, drill })}
+          onOther={() => setAside('drill')}
+          onStations={() => setAside('stations')}
+        />
+      )}
       <Panes weights={[3, 2]}>
         <View style={{ gap: SPACE.m }}>
           {front ? (
@@ -177,7 +213,15 @@ function OfToday({ me }: { readonly me: Me }) {
   const today = useToday(me);
   const [line, change] = useLine(me.id, today);
   if (line === null) return <Loading />;
-  if (line.athletes.length === 0) return <Gather onGather={(athletes) => change({ athletes, drill: null })} />;
+  if (line.athletes.length === 0)
+    return (
+      <Gather
+        mayTeach={may(me.role, 'judge')}
+        onGather={(athletes) => change({ athletes, drill: null })}
+        onTeach={(athletes) => change({ athletes, drill: null, taught: BEGINS })}
+      />
+    );
+  if (line.taught) return <ClassScreen me={me} line={line} work={line.taught} change={change} />;
   return <Running me={me} line={line} change={change} />;
 }
 

@@ -4,24 +4,32 @@ import { Text } from 'react-native-paper';
 import { Action } from '../../../ui/controls';
 import { Row } from '../../../ui/layout';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../../ui/theme';
-import { useLibrary } from '../../../data/use-library';
-import type { Member } from './use-group';
+
+/** One who waits. */
+export interface InLine {
+  readonly id: string;
+  readonly name: string;
+  /** Why they are passed over, or null. */
+  readonly passed: string | null;
+  /** What they do next, where that is not the same for all. */
+  readonly does: string | null;
+  /** How far they are. */
+  readonly count: string;
+}
 
 interface LineUpProps {
-  readonly members: readonly Member[];
+  readonly members: readonly InLine[];
   readonly front: string | null;
-  /** Names of the drill are shown where each does their own. */
-  readonly ownWork: boolean;
   readonly onNow: (id: string) => void;
   readonly onLater: (id: string) => void;
   readonly onOut: (id: string) => void;
-  readonly onHurts: (id: string) => void;
+  /** Left out where nothing is thrown. */
+  readonly onHurts?: (id: string) => void;
 }
 
 /** Who waits, in order; whoever is passed over says why. A tap on a name opens what can be done with them. */
-export function LineUp({ members, front, ownWork, onNow, onLater, onOut, onHurts }: LineUpProps) {
+export function LineUp({ members, front, onNow, onLater, onOut, onHurts }: LineUpProps) {
   const palette = usePalette();
-  const { drill } = useLibrary();
   const [open, setOpen] = useState<string | null>(null);
   return (
     <View role="list">
@@ -40,21 +48,21 @@ export function LineUp({ members, front, ownWork, onNow, onLater, onOut, onHurts
                 <Text variant="bodyLarge" numberOfLines={1} style={{ color: member.passed ? palette.soft : palette.ink }}>
                   {member.name}
                 </Text>
-                {member.passed || (ownWork && member.item) ? (
+                {member.passed || member.does ? (
                   <Text variant="bodySmall" style={{ color: member.passed ? palette.clay : palette.soft }}>
-                    {member.passed ?? drill(member.item!.drill).name}
+                    {member.passed ?? member.does}
                   </Text>
                 ) : null}
               </View>
-              <Text style={{ fontFamily: NUMBER_FONT, fontSize: 20, fontVariant: ['tabular-nums'] }}>
-                {member.item ? `${member.tally.reps}/${member.wanted}` : ''}
-              </Text>
+              <Text style={{ fontFamily: NUMBER_FONT, fontSize: 20, fontVariant: ['tabular-nums'] }}>{member.count}</Text>
             </Pressable>
             {open === member.id ? (
               <Row>
                 <Action kind="plain" label="Goes now" onPress={() => onNow(member.id)} testID={`now-${member.name}`} />
                 <Action kind="plain" label="One later" onPress={() => onLater(member.id)} />
-                <Action kind="plain" label="It hurts" onPress={() => onHurts(member.id)} testID={`pain-of-${member.name}`} />
+                {onHurts ? (
+                  <Action kind="plain" label="It hurts" onPress={() => onHurts(member.id)} testID={`pain-of-${member.name}`} />
+                ) : null}
                 <Action kind="plain" label="Leaves" onPress={() => onOut(member.id)} testID={`out-${member.name}`} />
               </Row>
             ) : null}

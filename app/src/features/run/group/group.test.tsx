@@ -111,4 +111,39 @@ describe('a line', () => {
     expect(screen.queryByTestId(`line-${NAMES[0]}`)).toBeNull();
     expect(mockKept.get('u')).toMatchObject({ at: TODAY, form: { athletes: ['c', 'b'], drill: null } });
   });
+
+  it('runs a round of stations: each at their own drill, all move on together, and a late one goes where the fewest are', async () => {
+    const { reps } = await begin();
+    fireEvent.press(screen.getByTestId('group-start'));
+    fireEvent.press(screen.getByTestId('stations'));
+    const [first, second] = [...new Set(plan.sessions[0]!.items.map((i) => i.drill))];
+    expect(screen.getByTestId('start-stations')).toHaveTextContent('Pick at least 2 drills');
+    fireEvent.press(screen.getByTestId(`station-${first}`));
+    fireEvent.press(screen.getByTestId(`station-${second}`));
+    fireEvent.press(screen.getByTestId('start-stations'));
+    // Three over two: the first and the third at this phone's station, the second at the other.
+    expect(front()).toBe(NAMES[0]);
+    expect(screen.getByTestId(`line-${NAMES[1]}`)).toHaveTextContent(/At station 2\./);
+    fireEvent.press(screen.getByTestId('rep-good'));
+    expect(front()).toBe(NAMES[2]);
+    fireEvent.press(screen.getByTestId('move-on'));
+    expect(front()).toBe(NAMES[1]);
+    fireEvent.press(screen.getByTestId('rep-good'));
+    fireEvent.press(screen.getByTestId('at-station-2'));
+    expect(front()).toBe(NAMES[2]);
+    fireEvent.press(screen.getByTestId('rep-off'));
+    expect(reps().map(([athlete, rep]) => [athlete, rep.type === 'rep' && rep.drill])).toEqual([
+      ['a', first],
+      ['b', first],
+      ['c', second],
+    ]);
+    fireEvent.press(screen.getByTestId('move-on'));
+    expect(screen.getByTestId('round-so-far')).toHaveTextContent('Everybody has been at every station.');
+    expect(screen.queryByTestId('move-on')).toBeNull();
+    fireEvent.press(screen.getByTestId('move-back'));
+    expect(screen.getByTestId('round-so-far')).toHaveTextContent(/Turn 2 of 2/);
+    fireEvent.press(screen.getByTestId('end-round'));
+    expect(screen.getByTestId('own-work')).toBeTruthy();
+    expect(mockKept.get('u')).toMatchObject({ form: { drill: null, athletes: expect.arrayContaining(ids) } });
+  });
 });

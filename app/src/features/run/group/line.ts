@@ -1,9 +1,17 @@
 /** A line of athletes at one drill or each at their own work: who is in front, who waits, who has left. */
+import type { ClassWork } from './class/class';
+import { joinsRound } from './round';
+import type { Round } from './round';
+
 export interface Line {
   /** In order; the first is in front. */
   readonly athletes: readonly string[];
   /** One drill for all; null when each does their own work. */
   readonly drill: string | null;
+  /** A class link by link instead of work. */
+  readonly taught?: ClassWork;
+  /** A round of stations instead of one drill. */
+  readonly round?: Round | undefined;
 }
 
 /** Most in one line. */
@@ -39,5 +47,8 @@ export function oneLater(line: Line, id: string): Line {
 export const leaves = (line: Line, id: string): Line => ({ ...line, athletes: without(line.athletes, id) });
 
 /** Comes late: to the end, if there is room and they are not there yet. */
-export const joins = (line: Line, id: string): Line =>
-  line.athletes.includes(id) || line.athletes.length >= MOST_IN_LINE ? line : { ...line, athletes: [...line.athletes, id] };
+export function joins(line: Line, id: string): Line {
+  if (line.athletes.includes(id) || line.athletes.length >= MOST_IN_LINE) return line;
+  const { round } = line;
+  return { ...line, athletes: [...line.athletes, id], ...(round && { round: joinsRound(round, line.athletes, id) }) };
+}

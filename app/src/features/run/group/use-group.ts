@@ -1,5 +1,5 @@
 import type { AthleteWork, Judgement, Me } from '@wrightonic/contract';
-import type { PainReport } from '@wrightonic/core';
+import type { Drill, PainReport, PlanItem } from '@wrightonic/core';
 import { shallowEqual } from 'react-redux';
 import { useEffect, useMemo, useState } from 'react';
 import { api } from '../../../data/api';
@@ -13,6 +13,7 @@ import { tick } from '../tick';
 import { actionsOf } from '../use-run';
 import { inFront, nextUp, toTheEnd, toTheFront } from './line';
 import type { Line } from './line';
+import { stationOf } from './round';
 import { turnOf } from './turn';
 import type { Turn } from './turn';
 
@@ -40,7 +41,7 @@ export function useLine(user: string, today: string) {
 }
 
 /** The work of several athletes, as far as it is known; asked for while the list is shown. */
-function useWorks(ids: readonly string[]): ReadonlyMap<string, AthleteWork> {
+export function useWorks(ids: readonly string[]): ReadonlyMap<string, AthleteWork> {
   const dispatch = useAppDispatch();
   const key = ids.join();
   useEffect(() => {
@@ -59,6 +60,21 @@ function useWorks(ids: readonly string[]): ReadonlyMap<string, AthleteWork> {
 export interface Member extends Turn {
   readonly overview: AthleteWork;
   readonly state: RunState;
+}
+
+/** Whose turn does what: at the drill of their station, where there are stations; whoever is at another than this phone waits. */
+function turnAt(
+  overview: AthleteWork,
+  state: RunState,
+  items: readonly PlanItem[],
+  { round, drill }: Line,
+  look: (id: string) => Drill,
+): Turn {
+  if (!round) return turnOf(overview, state, items, drill, look);
+  const station = stationOf(round, overview.id);
+  const turn = turnOf(overview, state, items, round.drills[station]!, look);
+  const elsewhere = round.here !== null && round.here !== station;
+  return elsewhere ? { ...turn, passed: `At station ${station + 1}.` } : turn;
 }
 
 /** A line as it is run: everybody's place and turn, and what a tap does. */
@@ -85,7 +101,7 @@ export function useGroup(me: Me, line: Line, change: (to: Line) => void) {
         if (!overview) return [];
         const state = runState(operations, openSession(operations, id, me.id, today), overview, records[i] ?? null);
         const items = (state.record?.assignment ?? assignmentOf(overview))?.session.items ?? [];
-        return [{ ...turnOf(overview, state, items, line.drill, look), overview, state }];
+        return [{ ...turnAt(overview, state, items, line, look), overview, state }];
       }),
     [line, works, operations, records, me.id, today, look],
   );
