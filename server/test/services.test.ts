@@ -50,6 +50,30 @@ describe('today', () => {
     ]);
   });
 
+  it('names whoever has work the day after once, of its own academy alone, and nobody who is put away', async () => {
+    const own = await signedIn(harness);
+    const other = await signedIn(harness);
+    const planned = async (client: Client, name: string) => {
+      const athlete = await addAthlete(client, { name });
+      const given = { what: { kind: 'drills', drills: ['wall-hip-fall'] }, to: { kind: 'athletes', athletes: [athlete] } };
+      await client.put(`/hand-outs/${uuid()}`, { ...given, place: 'cage', on: '2026-05-05', note: null }).expect(200);
+      return athlete;
+    };
+    expect((await own.get('/today').expect(200)).body.tomorrow).toEqual([]);
+    const [late, early, gone] = [
+      await planned(own, 'Zed Late'),
+      await planned(own, 'Abel Early'),
+      await planned(own, 'Mid Gone'),
+    ];
+    await planned(other, 'Other Yard');
+    await own.post(`/athletes/${gone}/archive`, { archived: true }).expect(200);
+    expect((await own.get('/today').expect(200)).body.tomorrow).toEqual([
+      { id: early, name: 'Abel Early' },
+      { id: late, name: 'Zed Late' },
+    ]);
+    expect((await own.get('/today').expect(200)).body.rows).toEqual([]);
+  });
+
   it('calls a focus stuck after four sessions without a move', async () => {
     const own = await signedIn(harness);
     const athlete = await addAthlete(own);

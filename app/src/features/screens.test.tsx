@@ -201,9 +201,19 @@ describe('Today', () => {
     expect(mockPush).toHaveBeenLastCalledWith('/athletes/a/run');
   });
 
+  it('names who comes tomorrow', async () => {
+    const tomorrow = [
+      { id: 'b', name: 'Bo Quillby' },
+      { id: 'c', name: 'Cy Ashmere' },
+    ];
+    await show(<TodayScreen />, { today: { today, rows: [], needs: [], more: [], tomorrow } });
+    expect(await screen.findByTestId('tomorrow')).toHaveTextContent('Bo Quillby, Cy Ashmere');
+  });
+
   it('has a next step when nothing is planned', async () => {
     await show(<TodayScreen />, { today: { today, rows: [], needs: [], more: [] } });
     expect(await screen.findByText('No lesson is planned for today')).toBeTruthy();
+    expect(screen.queryByText('Tomorrow')).toBeNull();
     expect(screen.getByText('Nothing waits for you.')).toBeTruthy();
   });
 });

@@ -80,10 +80,16 @@ export async function todayList(ctx: Context): Promise<TodayList> {
   const assignments = await dayRows(ctx).where('assignments.on_date', ctx.today);
   const days = new Map<string, DayRow[]>();
   for (const row of assignments) days.set(row.athlete_id, [...(days.get(row.athlete_id) ?? []), row]);
+  const following = await ctx.tenant
+    .from('assignments')
+    .where('assignments.on_date', addDays(ctx.today, 1))
+    .distinct('athlete_id')
+    .select('athlete_id');
+  const coming = following.map((row) => row.athlete_id);
   const planned = () => ctx.tenant.from('assignments').where('assignments.on_date', '>=', ctx.today);
   const [library, athletes, ...needs] = await Promise.all([
     academyLibrary(ctx),
-    rowsOf(ctx, [...days.keys()]),
+    rowsOf(ctx, [...days.keys(), ...coming]),
     standing(ctx, 'pain', 'Throwing is locked until a clearance is recorded, or for today.', (q) => {
       whereLocked(q, ctx.today);
       void q.orderBy('name');
@@ -124,6 +130,10 @@ export async function todayList(ctx: Context): Promise<TodayList> {
     today: ctx.today,
     rows,
     needs: needs.flatMap((list) => list.slice(0, NEEDS_OF_A_KIND)),
+    tomorrow: coming
+      .flatMap((id) => athletes.get(id) ?? [])
+      .map(({ id, name }) => ({ id, name }))
+      .sort((a, b) => (a.name < b.name ? -1 : 1)),
     more: needs.flatMap((list) => (list.length > NEEDS_OF_A_KIND ? [list[0]!.kind] : [])),
   };
 }

@@ -20,7 +20,7 @@ interface OfAthlete {
 }
 
 /**
- * Takes along what the day needs before the signal goes: today's athletes with their work, plan and judgement, the work of
+ * Takes along what the day needs before the signal goes: today's and tomorrow's athletes with their work, plan and judgement, the work of
  * those in groups, the roster's first page, the drills. What is answered is kept on the device by itself.
  */
 export function useTakeAlong(me: Me): void {
@@ -57,6 +57,8 @@ export function useTakeAlong(me: Me): void {
         const forceRefetch = !(await has('today'));
         const { data } = await dispatch(endpoints.today.initiate(undefined, { subscribe: false, forceRefetch }));
         for (const row of data?.rows ?? []) ids.add(row.athlete.id);
+        // Whoever leaves tonight may have no signal in the morning.
+        for (const { id } of data?.tomorrow ?? []) ids.add(id);
       }
       if (may(role, 'seeRoster')) {
         const { data: groups } = await dispatch(

@@ -53,6 +53,7 @@ export function TodayScreen() {
         </Blank>
       </Screen>
     );
+  const { tomorrow = [] } = data;
   const next = data.rows.find((r) => !r.assignment.done);
   const rest = data.rows.filter((r) => r !== next);
   return (
@@ -101,6 +102,13 @@ export function TodayScreen() {
               {rest.map((row) => (
                 <Lesson key={row.assignment.id} row={row} />
               ))}
+            </Section>
+          ) : null}
+          {tomorrow.length > 0 ? (
+            <Section title="Tomorrow" note={`${tomorrow.length}`}>
+              <Text variant="bodyMedium" style={{ color: palette.soft }} testID="tomorrow">
+                {tomorrow.map((a) => a.name).join(', ')}
+              </Text>
             </Section>
           ) : null}
         </View>

@@ -1,6 +1,7 @@
 /** The instructor's day: lessons, and what needs a look. */
 import type { IsoDate } from '@wrightonic/core';
 import type { AssignmentRecord } from '../plan/plans';
+import type { NamedId } from '../people/people';
 import type { AthleteRow } from './roster';
 
 export interface TodayRow {
@@ -24,4 +25,6 @@ export interface TodayList {
   readonly needs: readonly Need[];
   /** Kinds of which there are more than shown; the roster's filter lists them all. */
   readonly more: readonly Need['kind'][];
+  /** Whose work is planned for the day after, by name; not in what a device kept before there was such a list. */
+  readonly tomorrow?: readonly NamedId[];
 }

@@ -120,12 +120,12 @@ export function StationBar({
           testID="at-all-stations"
         />
       </ScrollView>
+      <Text variant="bodySmall" style={{ color: palette.soft }} role="status" testID="round-so-far">
+        {through
+          ? 'Everybody has been at every station.'
+          : `Turn ${round.turn + 1} of ${round.drills.length}: at the whistle all move on by one.`}
+      </Text>
       <Row>
-        <Text variant="bodySmall" style={{ color: palette.soft, flex: 1 }} role="status" testID="round-so-far">
-          {through
-            ? 'Everybody has been at every station.'
-            : `Turn ${round.turn + 1} of ${round.drills.length}: at the whistle all move on by one.`}
-        </Text>
         {through ? null : <Action kind="quiet" label="All move on" onPress={() => onChange(movesOn(round))} testID="move-on" />}
         {round.turn > 0 ? (
           <Action kind="plain" label="One back" onPress={() => onChange(movesBack(round))} testID="move-back" />

@@ -25,8 +25,8 @@ import type { Class, Pupil } from './use-class';
 
 /** What each shows: everything up to the link that is taught. */
 function upTo(link: Link): string {
-  const names = LINKS.slice(0, linkOrder(link) + 1).map((l) => linkName(l, 'overhand').toLowerCase());
-  return names.length === 1 ? `Shows the ${names[0]}.` : `Shows it from the set to the ${names[names.length - 1]}.`;
+  const [first, last] = [linkName('set', 'overhand'), linkName(link, 'overhand')];
+  return first === last ? `Shows ${first}.` : `Shows it from ${first} through ${last}.`;
 }
 
 /** Whoever is called: the name, the question, and the figure at the link, the part in question drawn heavier. */
@@ -46,6 +46,9 @@ function Called({ pupil, work, height }: { readonly pupil: Pupil; readonly work:
       {pupil.mind ? <Caution>{pupil.mind}</Caution> : null}
       <Text variant="titleLarge" style={{ fontSize: 22, lineHeight: 27 }} testID="class-question">
         {findingById(work.finding).eyeCheck}
+      </Text>
+      <Text variant="bodySmall" style={{ color: palette.soft }}>
+        Good: no. Off: yes.
       </Text>
       <Mannequin
         movement={movement}

@@ -97,7 +97,7 @@ describe('a class link by link', () => {
 
   it('says of whom throwing is locked that they show it without a ball', async () => {
     await begin('a');
-    expect(screen.getByText(/Without a ball: Elbow pain of 4/)).toBeTruthy();
+    expect(screen.getByText(/No ball\. Elbow pain of 4/)).toBeTruthy();
   });
 
   it('ends with who showed what, by name and in no order of merit', async () => {

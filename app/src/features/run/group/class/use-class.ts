@@ -38,7 +38,7 @@ function pupilOf(overview: AthleteWork, work: ClassWork): Pupil {
     passed: findingById(work.finding).disciplines.includes(discipline)
       ? mark && MARKS[mark]
       : `Not a question of the ${discipline} delivery.`,
-    mind: locked ? `Without a ball: ${locked.reason}` : null,
+    mind: locked ? `No ball. ${locked.reason}` : null,
   };
 }
 
