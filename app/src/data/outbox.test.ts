@@ -2,7 +2,7 @@
 import type { LogEntry } from '@wrightonic/contract';
 import { loaded, settled } from './operations';
 import { loadOperations, record, send, stopRetrying } from './outbox';
-import { storage } from './storage';
+import { answers, storage } from './storage';
 import { api } from './api';
 import { makeStore } from './store';
 import type { AppStore } from './store';
@@ -13,6 +13,7 @@ jest.mock('./storage', () => ({
     put: jest.fn(() => Promise.resolve()),
     remove: jest.fn(() => Promise.resolve()),
   },
+  answers: { clear: jest.fn(() => Promise.resolve()) },
 }));
 
 const entry = (id: string): LogEntry => ({
@@ -165,7 +166,7 @@ describe('the outbox', () => {
   it('says at once when the device does not keep what was tapped, and when it does again', async () => {
     const store = openStore();
     serverThat(() => 'away');
-    (storage.put as jest.Mock).mockRejectedValueOnce(new Error('QuotaExceededError'));
+    for (let time = 0; time < 2; time++) (storage.put as jest.Mock).mockRejectedValueOnce(new Error('QuotaExceededError'));
     store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
     await settle();
     expect(store.getState().operations.notKept).toBe(true);
@@ -173,6 +174,23 @@ describe('the outbox', () => {
     await settle();
     expect(store.getState().operations.notKept).toBe(false);
     expect(statuses(store)).toEqual(['waiting', 'waiting']);
+  });
+
+  it('gives up what was taken along when the store is full, and keeps what is tapped', async () => {
+    const store = openStore();
+    serverThat(() => 'away');
+    const kept: unknown[] = [];
+    const put = storage.put as jest.Mock;
+    put.mockRejectedValueOnce(new Error('QuotaExceededError')).mockImplementationOnce((o: unknown) => {
+      kept.push(o);
+      return Promise.resolve();
+    });
+    (answers.clear as jest.Mock).mockClear();
+    store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
+    await settle();
+    expect(answers.clear).toHaveBeenCalledTimes(1);
+    expect(kept).toEqual([store.getState().operations.list[0]]);
+    expect(store.getState().operations.notKept).toBe(false);
   });
 
   it('keeps memory bounded: what is settled goes, what waits never', () => {

@@ -2,7 +2,7 @@ import type { ThunkAction, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit
 import { api, problemOf } from './api';
 import { added, connection, forgotten, keeping, loaded, settled } from './operations';
 import type { Operation, Work } from './operations';
-import { storage } from './storage';
+import { answers, storage } from './storage';
 import type { RootState } from './store';
 
 type Thunk<T = void> = ThunkAction<T, RootState, unknown, UnknownAction>;
@@ -27,7 +27,11 @@ const keep =
   (operation: Operation): Thunk<Promise<void>> =>
   async (dispatch, getState) => {
     try {
-      await storage.put(operation);
+      // A store that is full gives up what was taken along: that can be asked for again, what was tapped cannot.
+      await storage.put(operation).catch(async () => {
+        await answers.clear();
+        await storage.put(operation);
+      });
       if (getState().operations.notKept) dispatch(keeping(true));
     } catch {
       dispatch(keeping(false));

@@ -98,6 +98,7 @@ export const answers = {
   get: async (key: string): Promise<KeptAnswer | undefined> =>
     (await (await database()).get(ANSWERS, key)) as KeptAnswer | undefined,
   put: async (answer: KeptAnswer): Promise<void> => void (await (await database()).put(ANSWERS, answer)),
+  clear: async (): Promise<void> => (await database()).clear(ANSWERS),
   /** Changes each answer, or removes those that become null. */
   each: async (change: (answer: KeptAnswer) => KeptAnswer | null): Promise<void> => {
     const tx = (await database()).transaction(ANSWERS, 'readwrite');

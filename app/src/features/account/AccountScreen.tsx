@@ -6,6 +6,7 @@ import { api, problemOf } from '../../data/api';
 import { Action, Caution } from '../../ui/controls';
 import { Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { DevicePart } from './DevicePart';
 import { OwnEyePart } from './OwnEyePart';
 import { Field } from '../../ui/Field';
 
@@ -69,6 +70,7 @@ export function AccountScreen() {
         </View>
       </Section>
       {may(me.role, 'judge') ? <OwnEyePart /> : null}
+      <DevicePart />
       <Section title="Other devices">
         <Text variant="bodyMedium">A phone lost, or a screen left open at the barn: end every sign-in but this one.</Text>
         {ending.isSuccess ? (

@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { addressOf, api } from '../../data/api';
 import { requestOf } from '../../data/endpoints';
 import { keptAnswer } from '../../data/kept-answers';
+import { askToKeep, isNarrow, roomOf } from '../../data/room';
 import { opensOffline } from '../../data/service-worker';
 import { useAppDispatch, useAppSelector } from '../../data/store';
 
@@ -50,6 +51,7 @@ export function useTakeAlong(me: Me): void {
       ['body', 'judge', (call) => dispatch(endpoints.body.initiate(call, once))],
     ];
     const takeAlong = async () => {
+      if (isNarrow(await roomOf())) return;
       if (!(await has('library'))) await dispatch(endpoints.library.initiate(undefined, once));
       const ids = new Set(me.athletes.map((a) => a.id));
       const inGroups = new Set<string>();
@@ -88,6 +90,7 @@ export function useTakeAlong(me: Me): void {
     // A device that could not open without a network has no use for it.
     void opensOffline().then(() => {
       if (!here) return;
+      void askToKeep();
       first = setTimeout(go, AFTER_MS);
       again = setInterval(go, AGAIN_MS);
     });
