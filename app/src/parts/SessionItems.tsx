@@ -8,6 +8,7 @@ import Icon from '../ui/icons';
 import { Mannequin } from '../ui/Mannequin';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../ui/theme';
 import { useLibrary } from '../data/use-library';
+import { drawnKit } from './LeadDrill';
 import { useWordsFor } from '../ui/use-words';
 import { useUnits } from '../ui/units';
 import type { Units } from '../ui/units';
@@ -96,8 +97,6 @@ function Item({ item, turns, discipline, throws, age, told, extra }: Planned & S
   const { add } = item.constraints;
   const dose = doseText(item, units);
   const worked = item.role === 'main' || item.role === 'test' || item.role === 'pinned';
-  // What is a support is drawn only while it is one; what the drill is made of always.
-  const drawn = drill.equipment.filter((kit) => item.aids.includes(kit) || !drill.aids.some((a) => a.kit === kit));
   return (
     <View style={{ borderBottomWidth: 1, borderColor: palette.line }}>
       <Pressable
@@ -139,7 +138,7 @@ function Item({ item, turns, discipline, throws, age, told, extra }: Planned & S
           <Mannequin
             poses={drillPoses(drill, discipline)}
             throws={throws}
-            aids={drawn}
+            aids={drawnKit(drill, item)}
             moving
             height={told === 'athlete' ? 260 : 170}
             label={`Figure: ${drill.name}`}

@@ -1,9 +1,10 @@
 import { fireEvent, screen } from '@testing-library/react-native';
-import { drillById, RUNG_NAMES } from '@wrightonic/core';
-import type { PlanItem } from '@wrightonic/core';
+import { drillById, DRILLS, RUNG_NAMES } from '@wrightonic/core';
+import type { PlanItem, PlanSession } from '@wrightonic/core';
 import { leavePage, ME, openPage } from '../testing/page';
 import { planOf } from '../testing/work';
 import { UNITS } from '../ui/units';
+import { drawnKit, LeadDrill, leadOf } from './LeadDrill';
 import { doseText, SessionItems } from './SessionItems';
 
 jest.mock('../data/storage', () => ({
@@ -72,5 +73,32 @@ describe('a session', () => {
     expect(screen.getByText('Set up')).toBeTruthy();
     fireEvent.press(first!);
     expect(screen.queryByText('Set up')).toBeNull();
+  });
+});
+
+describe('the drill that the day is about', () => {
+  const lead = (of: PlanSession) =>
+    openPage(<LeadDrill session={of} discipline="overhand" throws="R" heightM={1.7} age={16} />, { '/api/me': ME });
+
+  it('is the main work with its one cue, and its figure', () => {
+    lead(session!);
+    const main = session!.items.find((i) => i.role === 'main')!;
+    expect(screen.getByLabelText(`Figure: ${drillById(main.drill).name}`)).toBeTruthy();
+    expect(screen.getByText(main.cue)).toBeTruthy();
+  });
+
+  it('is what comes first where no work is the main one, and nothing on a day without any', () => {
+    const others = session!.items.filter((i) => i.role !== 'main');
+    expect(leadOf({ ...session!, items: others })).toBe(others[0]);
+    lead({ ...session!, items: [] });
+    expect(screen.queryByTestId('lead-drill')).toBeNull();
+  });
+
+  it('is drawn with what it is made of, and with a support only while it is one', () => {
+    const drill = DRILLS.find((d) => d.aids.length > 0 && d.equipment.some((kit) => d.aids.some((a) => a.kit === kit)))!;
+    const aids = drill.aids.map((a) => a.kit);
+    const item = (with_: readonly string[]) => ({ drill: drill.id, aids: with_ }) as unknown as PlanItem;
+    expect(drawnKit(drill, item(aids))).toEqual(drill.equipment);
+    expect(drawnKit(drill, item([]))).toEqual(drill.equipment.filter((kit) => !aids.includes(kit)));
   });
 });

@@ -4,6 +4,7 @@ import type { PlanItem } from '@wrightonic/core';
 import { memo } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { useLibrary } from '../../data/use-library';
+import { drawnKit } from '../../parts/LeadDrill';
 import { Mannequin } from '../../ui/Mannequin';
 import { useWide } from '../../ui/layout';
 
@@ -32,7 +33,7 @@ export const DrillFigure = memo(function DrillFigure({
   return (
     <Mannequin
       poses={drillPoses(drill, discipline)}
-      aids={drill.equipment.filter((kit) => item.aids.includes(kit) || !drill.aids.some((a) => a.kit === kit))}
+      aids={drawnKit(drill, item)}
       throws={throws}
       heightM={heightM}
       age={overview.age}

@@ -12,6 +12,7 @@ import { longDay, weekDay } from '../../ui/words';
 import { OutingForm } from '../../parts/OutingForm';
 import { ClearanceForm } from '../../parts/ClearanceForm';
 import { ClearanceLine } from '../../parts/ClearanceLine';
+import { LeadDrill } from '../../parts/LeadDrill';
 import { SessionItems } from '../../parts/SessionItems';
 import { ChildChoice } from '../../parts/ChildChoice';
 import { DayCalendar } from './DayCalendar';
@@ -73,6 +74,15 @@ export function MyDayScreen({ id }: { readonly id: string }) {
           {(today?.notes ?? []).map((note, i) => (
             <Text key={i} variant="bodyMedium" testID="work-note">{`“${note}”`}</Text>
           ))}
+          {today && !today.done ? (
+            <LeadDrill
+              session={today.session}
+              discipline={athlete.discipline}
+              throws={athlete.throws}
+              heightM={athlete.heightM}
+              age={data.age}
+            />
+          ) : null}
           {today ? (
             <SessionItems
               told="athlete"
