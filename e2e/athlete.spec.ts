@@ -1,3 +1,4 @@
+import { violationsOf } from './accessible';
 import { expect, test } from './test';
 import { ATHLETE, COACH, signIn, signInByHand } from './steps';
 
@@ -12,7 +13,11 @@ test('an athlete sees their own day, and nobody else’s', async ({ page }) => {
   expect(status).toBe(403);
 });
 
-test('every main view opens without an error, and nothing scrolls sideways', async ({ page }) => {
+test('every main view opens without an error, nothing scrolls sideways, and axe has nothing to say on a wide screen', async ({
+  page,
+}, { project }) => {
+  test.setTimeout(240_000);
+  const violations: string[] = [];
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(error.message));
   page.on('console', (message) => {
@@ -26,11 +31,14 @@ test('every main view opens without an error, and nothing scrolls sideways', asy
     'athletes',
     'drills',
     'desk',
+    'hand-outs',
+    'group-run',
     'athletes/new',
     `athletes/${juna}`,
-    ...['look', 'what', 'plan', 'numbers', 'run'].map((v) => `athletes/${juna}/${v}`),
+    ...['look', 'what', 'causes', 'plan', 'numbers', 'run', 'body', 'film'].map((v) => `athletes/${juna}/${v}`),
   ]) {
     await page.goto(`/${path}`);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     await expect(page.getByRole('progressbar')).toHaveCount(0);
     const sideways = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect({ path, sideways }).toEqual({ path, sideways: 0 });
@@ -41,7 +49,10 @@ test('every main view opens without an error, and nothing scrolls sideways', asy
         ).length,
     );
     expect({ path, unnamed }).toEqual({ path, unnamed: 0 });
+    // On a phone every screen is read as its owner sees it, in e2e/roles.spec.ts.
+    if (project.name === 'desk') violations.push(...(await violationsOf(page)));
   }
+  expect(violations).toEqual([]);
   expect(errors).toEqual([]);
 });
 

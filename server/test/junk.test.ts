@@ -1,4 +1,4 @@
-import { EMPTY_MARKS } from '@wrightonic/contract';
+import { check, clipMarksSchema, EMPTY_INTAKE, EMPTY_MARKS } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
 import { clipOf, webm } from './clip';
 import { addAthlete, ATHLETE, eye, signedIn, startHarness } from './harness';
@@ -40,6 +40,14 @@ describe('half an emoji', () => {
       await owner.put(`/library/drills/${uuid()}`, { drill: 'easy-catch', words: { name: HALF_EMOJI }, use: 'usual' }),
     ];
     expect(answers.map((a) => a.status < 500)).toEqual(answers.map(() => true));
+    // Texts that may be empty are texts, too: each is refused by its name.
+    for (const field of ['told', 'goals'] as const)
+      expect(
+        (await owner.put(`/athletes/${athlete}/intake`, { ...EMPTY_INTAKE, [field]: HALF_EMOJI }).expect(422)).body.errors,
+      ).toEqual([expect.objectContaining({ path: field, message: expect.stringContaining('half a letter') })]);
+    const drawing = { id: uuid(), kind: 'note', points: [[1, 1]], text: HALF_EMOJI, from: 0, to: 0 };
+    expect(check(clipMarksSchema, { ...EMPTY_MARKS, drawings: [drawing] })).toMatchObject({ ok: false });
+    expect(check(clipMarksSchema, { ...EMPTY_MARKS, drawings: [{ ...drawing, text: '' }] })).toMatchObject({ ok: true });
     for (const path of [`/athletes?search=${encodeURIComponent('\u{1F600}')}`, '/athletes?search=%ED%A0%BD'])
       expect([path, (await owner.get(path)).status < 500]).toEqual([path, true]);
   });

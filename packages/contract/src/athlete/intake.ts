@@ -2,7 +2,7 @@
 import { LINKS, THOUGHTS } from '@wrightonic/core';
 import type { IsoDate, Link } from '@wrightonic/core';
 import Joi from 'joi';
-import { count, isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';
+import { count, isoDate, listOf, maybeText, objectOf, oneOf, text } from '../schema/schema';
 
 export interface GuardianContact {
   readonly name: string;
@@ -44,7 +44,7 @@ export interface IntakeRecord {
   readonly next: IntakeStep | null;
 }
 
-const said = (most: number) => Joi.string().trim().allow('').max(most).prefs({ convert: true }).required();
+const said = (most: number) => maybeText(most).required();
 
 export const intakeSchema = objectOf<IntakeRecord>({
   guardians: listOf(Joi.object({ name: text(120).required(), relation: said(60), contact: text(120).required() }), 6).required(),

@@ -3,7 +3,7 @@ import { TEST_IDS, TEST_SIDES } from '@wrightonic/core';
 import type { BodyInsight, Grade, IsoDate, PainReport, TestStep } from '@wrightonic/core';
 import Joi from 'joi';
 import { painReportSchema } from '../load/load';
-import { isoDate, listOf, objectOf, oneOf, uuid } from '../schema/schema';
+import { isoDate, listOf, maybeText, objectOf, oneOf, uuid } from '../schema/schema';
 
 export const READ_BY = ['tilt', 'timer', 'dial', 'keypad', 'steps'] as const;
 export type ReadBy = (typeof READ_BY)[number];
@@ -46,7 +46,7 @@ export interface NewBodyNote extends TestStep {
 export const newBodyNoteSchema = objectOf<NewBodyNote>({
   ...stepKeys,
   check: uuid().required(),
-  note: Joi.string().trim().allow('').max(500).prefs({ convert: true }).required(),
+  note: maybeText(500).required(),
   pain: painReportSchema.allow(null).required(),
 });
 

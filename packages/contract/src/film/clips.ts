@@ -3,7 +3,7 @@ import { VIEWS } from '@wrightonic/core';
 import type { AthleteProfile, IsoDate, MarkedEvent, MarkedFrame, MeasureRequest, View } from '@wrightonic/core';
 import Joi from 'joi';
 import { markedEventsSchema, markedFramesSchema } from './film';
-import { isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';
+import { isoDate, listOf, maybeText, objectOf, oneOf, text } from '../schema/schema';
 
 export const CLIP_TYPES = ['video/mp4', 'video/quicktime', 'video/webm'] as const;
 export type ClipType = (typeof CLIP_TYPES)[number];
@@ -119,7 +119,7 @@ const drawingSchema = objectOf<Drawing>({
   id: Joi.string().guid().required(),
   kind: oneOf(DRAWING_KINDS).required(),
   points: listOf(Joi.array().ordered(Joi.number().required(), Joi.number().required()).length(2), 400).required(),
-  text: Joi.string().max(200).allow('').required(),
+  text: maybeText(200).required(),
   from: frameNumber(),
   to: frameNumber(),
 }).custom((drawing: Drawing, helpers) => {

@@ -75,6 +75,8 @@ export const text = (most: number): Joi.StringSchema =>
     .custom((value: string, helpers) => (LONE_SURROGATE.test(value) ? helpers.error('text.broken') : value))
     .messages({ 'text.broken': '{{#label}} holds half a letter: type it again, or leave the picture out' });
 const LONE_SURROGATE = /\p{Surrogate}/u;
+/** Text that may be left empty. */
+export const maybeText = (most: number): Joi.StringSchema => text(most).allow('');
 export const count = (most: number): Joi.NumberSchema => Joi.number().integer().min(0).max(most);
 
 /** One value that was refused: where, and what to do about it. */
