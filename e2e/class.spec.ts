@@ -6,7 +6,7 @@ test('a class link by link: one tap a child marks a look, undo takes it back, an
 }) => {
   await signIn(page);
   const names = ['Pell Astonridge', 'Quin Barrowmead'];
-  const pages = [];
+  const pages: string[] = [];
   for (const name of names) pages.push(await addAthlete(page, name));
   await page.goto('/group-run');
   for (const name of names) {

@@ -1,5 +1,5 @@
 import type { Judgement, Me } from '@wrightonic/contract';
-import { findingById, LINKS, linkName, linkOrder, partOf } from '@wrightonic/core';
+import { findingById, linkName, partOf } from '@wrightonic/core';
 import type { Link } from '@wrightonic/core';
 import { linkMovement } from '@wrightonic/core/simulate';
 import { useRouter } from 'expo-router';
