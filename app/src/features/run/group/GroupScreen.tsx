@@ -8,10 +8,10 @@ import { api } from '../../../data/api';
 import { useAppSelector } from '../../../data/store';
 import { useLibrary } from '../../../data/use-library';
 import { useToday } from '../../../data/use-today';
-import { Action, Blank, Caution, Choice, Loading } from '../../../ui/controls';
+import { Action, Blank, Choice, Loading } from '../../../ui/controls';
 import { Panes, Row, Screen, Section, useWide } from '../../../ui/layout';
 import { useShortcuts } from '../../../ui/shortcuts';
-import { SPACE, usePalette } from '../../../ui/theme';
+import { SPACE } from '../../../ui/theme';
 import { DrillFigure } from '../DrillFigure';
 import { RepButtons } from '../RepButtons';
 import { useAwake } from '../use-awake';
@@ -21,7 +21,7 @@ import { BEGINS } from './class/class';
 import { DrillPicker } from './DrillPicker';
 import { DrillChoice, Front, itemsOf } from './Front';
 import { Gather, WhoHurts } from './Gather';
-import { LineUp } from './LineUp';
+import { LineUp, MoreInLine, NextUp } from './LineUp';
 import { joins, leaves, MOST_IN_LINE, oneLater, toTheEnd, toTheFront } from './line';
 import type { Line } from './line';
 import { roundOf } from './round';
@@ -31,7 +31,6 @@ import { useGroup, useLine } from './use-group';
 
 function Running({ me, line, change }: { readonly me: Me; readonly line: Line; readonly change: (to: Line) => void }) {
   const wide = useWide();
-  const palette = usePalette();
   const router = useRouter();
   const left = useAppSelector((s) => s.device.hand === 'left');
   const { drill: look } = useLibrary();
@@ -187,22 +186,12 @@ function Running({ me, line, change }: { readonly me: Me; readonly line: Line; r
           ) : (
             <Blank title="Nobody can go now">Everybody is through, or at a limit: the reasons stand beside their names.</Blank>
           )}
-          {front && next ? (
-            <Text variant="bodyLarge" testID="next-up">
-              <Text style={{ color: palette.soft }}>Then </Text>
-              {next.name}
-            </Text>
-          ) : null}
+          {front && next ? <NextUp name={next.name} /> : null}
           {wide && front?.item ? <DrillFigure item={front.item} overview={front.overview} most={280} /> : null}
         </View>
         <Section title="The line" note={`${members.length} of ${MOST_IN_LINE}`}>
           {list}
-          {group.missing.length > 0 ? (
-            <Caution>{`${group.missing.length} more: their work is not on this device. They come in when there is a connection.`}</Caution>
-          ) : null}
-          {members.length < MOST_IN_LINE ? (
-            <Action kind="quiet" label="Somebody comes late" onPress={() => setAside('late')} testID="add-late" />
-          ) : null}
+          <MoreInLine there={members.length} missing={group.missing.length} onLate={() => setAside('late')} />
         </Section>
       </Panes>
     </Screen>

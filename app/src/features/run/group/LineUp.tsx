@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { Action } from '../../../ui/controls';
+import { Action, Caution } from '../../../ui/controls';
 import { Row } from '../../../ui/layout';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../../ui/theme';
+import { MOST_IN_LINE } from './line';
 
 /** One who waits. */
 export interface InLine {
@@ -69,5 +70,36 @@ export function LineUp({ members, front, onNow, onLater, onOut, onHurts }: LineU
           </View>
         ))}
     </View>
+  );
+}
+
+/** Who goes after the one in front. */
+export function NextUp({ name }: { readonly name: string }) {
+  const palette = usePalette();
+  return (
+    <Text variant="bodyLarge" testID="next-up">
+      <Text style={{ color: palette.soft }}>Then </Text>
+      {name}
+    </Text>
+  );
+}
+
+/** Below the line: how many this device does not know yet, and who comes late while there is room. */
+export function MoreInLine({
+  there,
+  missing,
+  onLate,
+}: {
+  readonly there: number;
+  readonly missing: number;
+  readonly onLate: () => void;
+}) {
+  return (
+    <>
+      {missing > 0 ? (
+        <Caution>{`${missing} more: their work is not on this device. They come in when there is a connection.`}</Caution>
+      ) : null}
+      {there < MOST_IN_LINE ? <Action kind="quiet" label="Somebody comes late" onPress={onLate} testID="add-late" /> : null}
+    </>
   );
 }

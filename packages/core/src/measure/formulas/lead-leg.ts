@@ -27,7 +27,7 @@ export const LEAD_LEG: readonly Formula[] = [
     measure: 'lead-foot-angle',
     events: ['contact'],
     views: ABOVE,
-    rough: { front: { sd: 8, why: 'from the front the turn of the foot is only estimated from its width' } },
+    rough: { front: { sd: 10, why: 'from the front the turn of the foot is only estimated from its width' } },
     at: (t, e) => {
       const f = frameOf(t, e);
       const d = minus(t.at('lead-toe', f), t.at('lead-heel', f));
