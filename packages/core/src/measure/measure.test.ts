@@ -330,6 +330,19 @@ describe('marks about a moment', () => {
     expect(Math.abs(knee(0, 1, 240).value! - knee(0, 1, 240, 6).value!)).toBeLessThan(1);
   });
 
+  it('are the same in any order, and one that comes twice counts once', () => {
+    const film = filmDelivery(delivery, request, { view: 'side-open', throws: 'R', fps: 240, markSd: 2, seed: 8 });
+    const told = (frames: MeasureRequest['frames']) => find({ ...film, frames }, 'lead-knee-flexion', 'contact');
+    const once = told(film.frames);
+    expect(told([...film.frames].reverse())).toEqual(once);
+    expect(told(film.frames.flatMap((f) => [f, f]))).toEqual(once);
+    // Two frames beside the moment are no curve, however often they come.
+    const contact = film.events.contact!.frame;
+    const beside = film.frames.filter((f) => Math.abs(f.frame - contact) === 1);
+    expect(told([...beside, ...beside])).toEqual(told(beside));
+    expect(told(beside).valid).toBe(true);
+  });
+
   it('are taken one by one where a camera is too slow for more of them', () => {
     const film = filmDelivery(delivery, request, { view: 'side-open', throws: 'R', fps: 60, markSd: 2, seed: 5 });
     const contact = film.events.contact!.frame;

@@ -127,7 +127,10 @@ export class Throw {
     if (kept !== undefined) return kept;
     const half = CURVE_S * this.request.fps;
     const track = this.tracks.get(joint) ?? [];
-    const about = track.slice(firstFrom(track, frame - half), firstFrom(track, frame + half + 1e-9));
+    // A frame that comes twice is one mark, as everywhere: the first.
+    const about = track
+      .slice(firstFrom(track, frame - half), firstFrom(track, frame + half + 1e-9))
+      .filter((known, i, list) => known.frame !== list[i - 1]?.frame);
     const whole = about.length >= CURVE_MARKS && about[0]!.frame < frame && about[about.length - 1]!.frame > frame;
     const weights = whole && about.every((known) => !known.tracked) ? curveWeights(about, frame) : null;
     this.weights.set(key, weights);
