@@ -1,4 +1,5 @@
 /** Marks as they come: which are known, how wrong they are, and how errors are carried. */
+import { randomFrom } from '../shared/random';
 import type { MarkedJoint, View } from './types';
 
 /** A point in the delivery's own axes, metres or image units: x target, y glove side, z up. Unseen axes are 0. */
@@ -37,6 +38,8 @@ export function toDelivery(view: View, left: boolean, u: number, v: number): Poi
 export interface Known {
   readonly joint: MarkedJoint;
   readonly frame: number;
+  /** Which of all marks it is, from 0. */
+  readonly place: number;
   readonly at: Point;
   /** 1 SD of what errs from frame to frame by itself. */
   readonly jitter: number;
@@ -77,7 +80,13 @@ export const DRAWS = 40;
 
 export const NOWHERE: Point = [0, 0, 0];
 
-export const SEED = 20_24;
+const DRAWN = { random: randomFrom(20_24), run: [] as number[] };
+
+/** The draw of this number, from 0, in a fixed run of standard normal ones: the same for every measure, so drawn once. */
+export function drawnNormal(number: number): number {
+  while (DRAWN.run.length <= number) DRAWN.run.push(DRAWN.random.normal(0, 1));
+  return DRAWN.run[number]!;
+}
 
 /** Noise once more on top of noise adds √2 − 1 of what noise alone has added to the greatest of many values. */
 export const NOISE_AGAIN = Math.SQRT2 - 1;

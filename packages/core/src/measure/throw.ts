@@ -1,9 +1,9 @@
 import type { DeliveryEvent } from '../delivery/measures';
-import { randomFrom } from '../shared/random';
 import {
   CURVE_MARKS,
   CURVE_S,
   curveWeights,
+  drawnNormal,
   DRAWS,
   firstFrom,
   LONGEST_GAP_S,
@@ -11,7 +11,6 @@ import {
   NOISE_AGAIN,
   NOWHERE,
   ONE_BY_ONE,
-  SEED,
   SUGGESTED_ALIKE,
   toDelivery,
   TRACKED_IN,
@@ -37,15 +36,18 @@ export class Throw {
   private readonly tracks = new Map<MarkedJoint, readonly Known[]>();
   private readonly read = new Set<Known>();
   private readonly eventsRead = new Set<Exclude<DeliveryEvent, 'max'>>();
-  /** How marks are moved while errors are carried through a formula. */
-  private moved: ReadonlyMap<Known, Point> | null = null;
-  private readonly weights = new Map<string, readonly Weighed[] | null>();
+  /** Where each mark stands: x, y, z from three times its place. Marks are moved while errors are carried through a formula. */
+  private readonly stand: Float64Array;
+  private moving = false;
+  private readonly weights = new Map<MarkedJoint, Map<number, readonly Weighed[] | null>>();
+  private readonly marked = new Map<MarkedJoint, ReadonlySet<number>>();
   private shift: { event: DeliveryEvent; frames: number } | null = null;
 
   constructor(readonly request: MeasureRequest) {
     const { view, throws, frames } = request;
     const k = view === '3d' ? 1 : (request.scale?.metresPerUnit ?? 1);
     const byJoint = new Map<MarkedJoint, Known[]>();
+    let marks = 0;
     for (const { frame, joints } of [...frames].sort((a, b) => a.frame - b.frame))
       for (const [joint, point] of Object.entries(joints) as [MarkedJoint, NonNullable<(typeof joints)[MarkedJoint]>][]) {
         const at: Point =
@@ -56,6 +58,7 @@ export class Throw {
         const known = {
           joint,
           frame,
+          place: marks++,
           at,
           jitter: tracked ? TRACKED_JITTER * off : sd,
           offset: tracked ? TRACKED_OFFSET * off : 0,
@@ -65,7 +68,12 @@ export class Throw {
         if (track) track.push(known);
         else byJoint.set(joint, [known]);
       }
-    for (const [joint, known] of byJoint) this.tracks.set(joint, known);
+    for (const [joint, known] of byJoint) {
+      this.tracks.set(joint, known);
+      this.marked.set(joint, new Set(known.map((k) => k.frame)));
+    }
+    this.stand = new Float64Array(3 * marks);
+    for (const track of this.tracks.values()) this.putBack(track);
   }
 
   /** Middle of the marks' own errors, 1 SD in the unit of the tracks. */
@@ -94,11 +102,18 @@ export class Throw {
 
   private valueOf(known: Known): Point {
     // What a formula reads is noted where the marks stand as they are.
-    if (this.moved === null) {
+    if (!this.moving) {
       this.read.add(known);
       return known.at;
     }
-    return this.moved.get(known) ?? known.at;
+    const { stand } = this;
+    const first = 3 * known.place;
+    return [stand[first]!, stand[first + 1]!, stand[first + 2]!];
+  }
+
+  /** Puts marks back where they were set. */
+  private putBack(marks: Iterable<Known>): void {
+    for (const { place, at } of marks) this.stand.set(at, 3 * place);
   }
 
   /**
@@ -111,10 +126,11 @@ export class Throw {
     if (weights === null) return this.markAt(joint, frame);
     let [x, y, z] = NOWHERE;
     for (const { known, weight } of weights) {
-      const at = this.valueOf(known);
-      x += weight * at[0];
-      y += weight * at[1];
-      z += weight * at[2];
+      if (!this.moving) this.read.add(known);
+      const first = 3 * known.place;
+      x += weight * this.stand[first]!;
+      y += weight * this.stand[first + 1]!;
+      z += weight * this.stand[first + 2]!;
     }
     return [x, y, z];
   }
@@ -122,8 +138,9 @@ export class Throw {
   /** What each mark about a frame weighs in the curve through them; null where there are too few, or they err alike. */
   private weightsAt(joint: MarkedJoint, frame: number): readonly Weighed[] | null {
     if (this.request.view === '3d') return null;
-    const key = `${joint} ${frame}`;
-    const kept = this.weights.get(key);
+    const ofJoint = this.weights.get(joint) ?? new Map<number, readonly Weighed[] | null>();
+    this.weights.set(joint, ofJoint);
+    const kept = ofJoint.get(frame);
     if (kept !== undefined) return kept;
     const half = CURVE_S * this.request.fps;
     const track = this.tracks.get(joint) ?? [];
@@ -133,7 +150,7 @@ export class Throw {
       .filter((known, i, list) => known.frame !== list[i - 1]?.frame);
     const whole = about.length >= CURVE_MARKS && about[0]!.frame < frame && about[about.length - 1]!.frame > frame;
     const weights = whole && about.every((known) => !known.tracked) ? curveWeights(about, frame) : null;
-    this.weights.set(key, weights);
+    ofJoint.set(frame, weights);
     return weights;
   }
 
@@ -153,9 +170,11 @@ export class Throw {
 
   /** Marked frames of some joints between two frames, ends included. */
   framesOf(joints: readonly MarkedJoint[], from: number, to: number): number[] {
-    const [first, ...others] = joints.map((joint) => this.tracks.get(joint) ?? []);
-    const known = others.map((track) => new Set(track.map((k) => k.frame)));
-    return (first ?? []).map((k) => k.frame).filter((f) => f >= from && f <= to && known.every((set) => set.has(f)));
+    const [first, ...others] = joints;
+    const frames: number[] = [];
+    for (const { frame } of this.tracks.get(first!) ?? [])
+      if (frame >= from && frame <= to && others.every((joint) => this.marked.get(joint)?.has(frame))) frames.push(frame);
+    return frames;
   }
 
   /** A length in metres needs a scale. @throws Missing without one */
@@ -198,12 +217,13 @@ export class Throw {
         throw error;
       }
     };
+    this.moving = true;
     const few = !noisy && reads.length * this.shown.length <= ONE_BY_ONE;
     const carried = few ? this.oneByOne(reads, changed) : this.byDraws(reads, changed);
     const { jitter, bias } = carried;
     let variance = noisy ? jitter - bias ** 2 : jitter;
     let { shared } = carried;
-    this.moved = null;
+    this.moving = false;
     for (const event of events) {
       const { sd } = this.request.events[event]!;
       this.shift = { event, frames: sd ?? 1 / Math.sqrt(12) };
@@ -226,10 +246,10 @@ export class Throw {
   /** Variance of what errs from frame to frame, and of what errs alike. */
   private oneByOne(reads: readonly Known[], changed: () => number | null): Carried {
     const variance = { jitter: 0, shared: 0 };
-    const moveBy = (of: keyof typeof variance, moved: readonly Known[], axis: Axis, by: number) => {
-      const shifted = ([x, y, z]: Point): Point => [axis === 0 ? x + by : x, axis === 1 ? y + by : y, axis === 2 ? z + by : z];
-      this.moved = new Map(moved.map((known) => [known, shifted(known.at)]));
+    const moveBy = (of: keyof typeof variance, marks: readonly Known[], axis: Axis, by: number) => {
+      for (const { place } of marks) this.stand[3 * place + axis]! += by;
       variance[of] += (changed() ?? 0) ** 2;
+      this.putBack(marks);
     };
     const joints = new Map<MarkedJoint, Known[]>();
     for (const known of reads) joints.set(known.joint, [...(joints.get(known.joint) ?? []), known]);
@@ -252,28 +272,25 @@ export class Throw {
   }
 
   private drawn(reads: readonly Known[], changed: () => number | null, part: 'jitter' | 'shared'): number[] {
-    const random = randomFrom(SEED);
+    let next = 0;
+    const normal = () => drawnNormal(next++);
     const found: number[] = [];
-    const moved = new Map<Known, Point>();
     for (let draw = 0; draw < DRAWS; draw++) {
       const offsets = new Map<MarkedJoint, Point>();
-      const offsetOf = (known: Known): Point => {
-        if (known.offset === 0 || part === 'jitter') return NOWHERE;
-        const drawn = offsets.get(known.joint) ?? [random.normal(0, 1), random.normal(0, 1), random.normal(0, 1)];
-        offsets.set(known.joint, drawn);
-        return drawn;
-      };
       for (const known of reads) {
-        const off = offsetOf(known);
-        const at: [number, number, number] = [...known.at];
+        let off = NOWHERE;
+        if (part === 'shared' && known.offset > 0) {
+          off = offsets.get(known.joint) ?? [normal(), normal(), normal()];
+          offsets.set(known.joint, off);
+        }
         for (const axis of this.shown)
-          at[axis] += off[axis] * known.offset + (part === 'jitter' ? random.normal(0, known.jitter) : 0);
-        moved.set(known, at);
+          this.stand[3 * known.place + axis] =
+            known.at[axis] + (part === 'jitter' ? known.jitter * normal() : known.offset * off[axis]);
       }
-      this.moved = moved;
       const change = changed();
       if (change !== null) found.push(change);
     }
+    this.putBack(reads);
     return found;
   }
 }
