@@ -19,3 +19,12 @@ export async function violationsOf(page: Page): Promise<string[]> {
   }
   return found;
 }
+
+/** By how much the page is wider than its window, px, and how many things to tap have no name. */
+export const misfitsOf = (page: Page): Promise<{ sideways: number; unnamed: number }> =>
+  page.evaluate(() => ({
+    sideways: document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    unnamed: [...document.querySelectorAll<HTMLElement>('[role=button],[role=link],button,a')].filter(
+      (e) => e.offsetParent !== null && !(e.getAttribute('aria-label') ?? e.innerText).trim(),
+    ).length,
+  }));
