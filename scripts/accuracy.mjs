@@ -18,6 +18,7 @@ if (wants('plans')) {
   say(await runNode(await bundle('bench/accuracy-plans.ts', 'accuracy-plans'), { args: process.argv.slice(3) }));
   if (process.argv.length < 4) say(await runNode(await bundle('bench/replans.ts', 'replans')));
 }
+if (wants('camps')) say(await runNode(await bundle('bench/camps.ts', 'camps')));
 if (wants('log')) say(await runNode(await bundle('bench/accuracy-log.ts', 'accuracy-log')));
 if (wants('marks')) say(await runNode(await bundle('bench/accuracy.ts', 'accuracy')));
 if (wants('progress')) say(await runNode(await bundle('bench/accuracy-progress.ts', 'accuracy-progress')));

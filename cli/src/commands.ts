@@ -1,4 +1,5 @@
 import {
+  campRequestSchema,
   check,
   diagnosisRequestSchema,
   gateRequestSchema,
@@ -9,10 +10,10 @@ import {
   workloadRequestSchema,
 } from '@wrightonic/contract';
 import type { Checked } from '@wrightonic/contract';
-import { diagnose, gateSettings, improvePlan, judgeGate, measureThrow, trend, workload } from '@wrightonic/core';
+import { diagnose, gateSettings, improvePlan, judgeGate, measureThrow, scheduleCamp, trend, workload } from '@wrightonic/core';
 import { simulate } from '@wrightonic/core/simulate';
-import type { Plan, PlanRequest } from '@wrightonic/core';
-import { solverWith } from '@wrightonic/solver';
+import type { CampRequest, CampSchedule, Plan, PlanRequest } from '@wrightonic/core';
+import { campLimits, solverWith } from '@wrightonic/solver';
 import loadHighs from 'highs';
 import type Joi from 'joi';
 import { catalogue } from './catalogue';
@@ -40,6 +41,10 @@ async function plan(request: PlanRequest): Promise<Plan> {
   return improvePlan(request, solverWith(await loadHighs()));
 }
 
+async function camp(request: CampRequest): Promise<CampSchedule> {
+  return scheduleCamp(request, solverWith(await loadHighs(), campLimits(request.secondsLimit)));
+}
+
 /** Every headless command: a schema and the core function behind it. */
 export const COMMANDS: Readonly<Record<string, Command>> = {
   catalogue: { takesInput: false, schema: null, run: () => Promise.resolve({ ok: true, value: catalogue() }) },
@@ -51,5 +56,6 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   plan: command(planRequestSchema, plan),
   trend: command(trendRequestSchema, trend),
   measure: command(measureRequestSchema, measureThrow),
+  camp: command(campRequestSchema, camp),
   simulate: command(simulateRequestSchema, simulate),
 };

@@ -79,6 +79,22 @@ export const EXAMPLES: Readonly<Record<string, object>> = {
       { date: '2026-04-11', speed: 73.1, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
     ],
   },
+  camp: {
+    days: [{ date: '2026-07-06', start: '09:00', rotations: 3, minutes: 20 }],
+    athletes: [
+      { id: 'juna', age: 12, throws: 'R', focus: ['late-hips'], throwBudget: 40, locked: false, with: ['tavi'] },
+      { id: 'tavi', age: 13, throws: 'L', focus: ['stall'], throwBudget: 40, locked: false },
+      { id: 'bodil', age: 16, throws: 'R', focus: ['stall'], throwBudget: 40, locked: true },
+    ],
+    stations: [
+      { id: 'gun', kind: 'radar', capacity: 2, throwsPerVisit: 8, hard: true },
+      { id: 'wall', kind: 'drill', treats: ['late-hips'], capacity: 2, throwsPerVisit: 0, hard: false },
+      { id: 'line', kind: 'drill', treats: ['stall'], capacity: 2, throwsPerVisit: 12, hard: false },
+      { id: 'shade', kind: 'rest', capacity: 3, throwsPerVisit: 0, hard: false },
+    ],
+    secondsLimit: 1,
+    seed: 1,
+  },
   measure: {
     discipline: 'overhand',
     throws: 'R',

@@ -62,6 +62,13 @@ describe('the command line', () => {
     ['workload', { ...EXAMPLES.workload, log: [{ date: '2026-04-19', throws: 5, highEffort: 0 }] }, ''],
     ['plan', { ...EXAMPLES.plan, weeks: 'six' }, 'weeks'],
     ['trend', { ...EXAMPLES.trend, readings: [{ date: '2026-02-30' }] }, 'readings[0].date'],
+    ['camp', { ...EXAMPLES.camp, changes: [{ day: 0, fromRotation: 1, type: 'athlete-late', id: 'gun' }] }, 'changes[0].id'],
+    [
+      'camp',
+      { ...EXAMPLES.camp, changes: [{ day: 0, fromRotation: 3, type: 'athlete-late', id: 'juna' }] },
+      'changes[0].fromRotation',
+    ],
+    ['camp', { ...EXAMPLES.camp, current: [{ athlete: 'juna', day: 1, rotation: 0, station: 'gun' }] }, 'current[0].day'],
   ])('%s refuses bad input with its place and exit code 2', (command, input, path) => {
     const { code, out, err } = wrightonic(command, input);
     expect([code, out]).toEqual([2, '']);

@@ -11,13 +11,26 @@ export interface Limits {
 
 export const PLAN_LIMITS: Limits = { gap: 0.005, nodes: 200 };
 
+/** Nodes that a day of a camp of eighty takes in a second on a small machine. */
+const CAMP_NODES = 2;
+
+/** @param seconds about as long as a camp may take */
+export const campLimits = (seconds: number): Limits => ({ gap: 0.005, nodes: Math.max(1, Math.round(CAMP_NODES * seconds)) });
+
 /** A solver over a loaded library. The same model gives the same solution. */
 export const solverWith =
   (highs: Highs, limits: Limits = PLAN_LIMITS): Solver =>
   (model, start) =>
     solve(highs, model, start, limits);
 
+const INNER_POINT = [
+  ['solver', 'ipm'],
+  ['run_crossover', 'off'],
+  ['presolve', 'off'],
+] as const;
+
 function solve(highs: Highs, { columns, rows }: LinearModel, start: readonly number[], { gap, nodes }: Limits): LinearSolution {
+  const whole = columns.some((c) => c.whole);
   const starts = [0];
   const indices: number[] = [];
   const values: number[] = [];
@@ -46,10 +59,13 @@ function solve(highs: Highs, { columns, rows }: LinearModel, start: readonly num
       solver.options.set('random_seed', 0);
       solver.options.set('mip_rel_gap', gap);
       solver.options.set('mip_max_nodes', nodes);
+      // Without whole numbers only the score is wanted, as a bound: an inner point has it soonest.
+      if (!whole) for (const [name, value] of INNER_POINT) solver.options.set(name, value);
       if (start.length > 0) solver.setSolution({ colValue: [...start] } as Parameters<typeof solver.setSolution>[0]);
       solver.run();
       const score = Number(solver.info.get('objective_function_value'));
-      return { values: [...solver.getSolution().colValue], score, best: Number(solver.info.get('mip_dual_bound')) };
+      const best = whole ? Number(solver.info.get('mip_dual_bound')) : score;
+      return { values: [...solver.getSolution().colValue], score, best };
     },
   );
 }

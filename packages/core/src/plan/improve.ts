@@ -2,8 +2,8 @@ import type { Place } from '../drills/types';
 import { sum } from '../shared/maths';
 import { itemOf, redose } from './dose';
 import { framesInOrder } from './greedy';
-import type { LinearModel, LinearSolution } from './linear';
-import { isFeasible, scoreOfValues } from './linear';
+import type { Solver } from '../shared/linear';
+import { isFeasible, scoreOfValues } from '../shared/linear';
 import { KEPT } from './choices';
 import { modelOf, valuesOf } from './model';
 import type { FrameChoices } from './choices';
@@ -14,9 +14,6 @@ import { supportReps, supportWanted } from './fill';
 import { mainWanted, secondWanted } from './work';
 import { Draft } from './draft';
 import type { Plan, PlanItem, PlanRequest, PlanSession } from './types';
-
-/** Finds the best values of a model it can, from values to start with. */
-export type Solver = (model: LinearModel, start: readonly number[]) => LinearSolution | Promise<LinearSolution>;
 
 const SCORE_DIGITS = 1000;
 

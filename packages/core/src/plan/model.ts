@@ -7,8 +7,8 @@ import { frameChoices, MAIN_DRILLS } from './choices';
 import type { DrillChoice, FrameChoices } from './choices';
 import { STAYS } from './choose';
 import type { Frame } from './greedy';
-import { LinearBuilder } from './linear';
-import type { Entry, Follower, LinearModel } from './linear';
+import { LinearBuilder } from '../shared/linear';
+import type { Entry, Follower, LinearModel } from '../shared/linear';
 import { MOST_SETS } from './work';
 
 /** Terms of a plan’s score. Provenance `house`. */

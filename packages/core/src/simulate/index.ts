@@ -1,6 +1,7 @@
 /** Made-up athletes, throws, cameras and logs: for the demo, the figures and the tests, not for the product's own screens. */
 export * from './athlete';
 export * from './camera';
+export * from './camp';
 export * from './cases';
 export * from './delivery';
 export * from './faults';

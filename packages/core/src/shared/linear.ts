@@ -15,6 +15,9 @@ export interface LinearSolution {
   readonly best: number;
 }
 
+/** Finds the best values of a model it can, from values to start with. */
+export type Solver = (model: LinearModel, start: readonly number[]) => LinearSolution | Promise<LinearSolution>;
+
 export type Entry = readonly [column: number, value: number];
 
 /** A column whose value follows from others’. */
@@ -37,6 +40,10 @@ export class LinearBuilder {
   /** A whole number from nought up. @returns its column */
   amount(cost: number, upper: number): number {
     return this.columns.push({ cost, upper, whole: true }) - 1;
+  }
+  /** A share from nought up. @returns its column */
+  share(cost: number, upper: number): number {
+    return this.columns.push({ cost, upper, whole: false }) - 1;
   }
   /** A value that follows from others: worth as much as it may be, and at most each of several sums. @returns its column */
   follower(cost: number, upper: number, sums: readonly (readonly Entry[])[]): number {

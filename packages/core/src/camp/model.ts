@@ -1,0 +1,279 @@
+/** One day of a camp, or the rest of one, as a mixed-integer model: a choice for each athlete, rotation and station. */
+import { LinearBuilder } from '../shared/linear';
+import type { Entry, LinearModel } from '../shared/linear';
+import { isHereAllDay, mayVisit, owedTo, placesAt, readingDays, tooHardInARow, treatsFocus } from './camp';
+import type { Camp } from './camp';
+import type { Assignment, CampAthlete, CampStation } from './types';
+import { COST, groupsOf, RESTS, timelyWorth, VISITS_OF_ONE_STATION, visitWorth, wishedPairs, WORTH } from './worth';
+
+interface Unread {
+  readonly all: number[];
+  readonly wholeDay: number[];
+}
+
+interface Choice {
+  readonly column: number;
+  readonly athlete: CampAthlete;
+  readonly station: CampStation;
+  readonly rotation: number;
+}
+
+export interface DayModel {
+  readonly model: LinearModel;
+  /** Nobody anywhere: a solution, if the worst. */
+  readonly start: readonly number[];
+  /** The assignments of a solution, those of the rotations that are past not among them. */
+  readonly read: (values: readonly number[]) => Assignment[];
+  /** What company would come to if everybody had all of it. */
+  readonly company: number;
+  /** What a solution holds beside the wishes: rotations without a place, readings missed, and what both and the moves cost. */
+  readonly beside: (values: readonly number[]) => { readonly nowhere: number; readonly unread: number; readonly cost: number };
+}
+
+/** A day whose rotations before `from` are past and stay as they are. */
+export interface DayTask {
+  readonly camp: Camp;
+  readonly day: number;
+  readonly from: number;
+  readonly past: readonly Assignment[];
+  /** Where everybody was to be; null where nothing was planned. */
+  readonly current: readonly Assignment[] | null;
+  /** Who alone is placed, all others staying where they are; everybody where it is not said. */
+  readonly only?: { readonly free: ReadonlySet<string>; readonly others: readonly Assignment[] };
+  /** Whether company is left out. */
+  readonly alone?: boolean;
+}
+
+export function modelOfDay(task: DayTask): DayModel {
+  const builder = new LinearBuilder();
+  const choices = choicesOf(task, builder);
+  const nowhere = placeEverybody(task, builder, choices);
+  const unread = readOnce(task, builder, choices);
+  keepWithin(task, builder, choices);
+  spareYoungArms(task, builder, choices);
+  wishOfEach(task, builder, choices);
+  const company = task.alone ? 0 : wishTogether(task, builder, choices);
+  const moves = keepInPlace(task, builder, choices);
+  const besides = [...nowhere, ...unread.all, ...moves];
+  const count = (columns: readonly number[], values: readonly number[]) =>
+    columns.reduce((total, column) => total + Math.round(values[column] ?? 0), 0);
+  return {
+    model: builder.model(),
+    company,
+    start: builder.columns.map((_, column) => (besides.includes(column) ? 1 : 0)),
+    read: (values) =>
+      choices.flatMap(({ column, athlete, station, rotation }) =>
+        (values[column] ?? 0) > 0.5 ? [{ athlete: athlete.id, day: task.day, rotation, station: station.id }] : [],
+      ),
+    beside: (values) => ({
+      nowhere: count(nowhere, values),
+      unread: count(unread.wholeDay, values),
+      cost: besides.reduce((total, column) => total + builder.columns[column]!.cost * (values[column] ?? 0), 0),
+    }),
+  };
+}
+
+function choicesOf({ camp, day, from, only }: DayTask, builder: LinearBuilder): Choice[] {
+  const { request } = camp;
+  const known = only && new Map(only.others.map((a) => [`${a.athlete}\n${a.rotation}`, a.station]));
+  const choices: Choice[] = [];
+  for (const athlete of request.athletes)
+    for (let rotation = from; rotation < request.days[day]!.rotations; rotation++) {
+      if (!camp.isHere(athlete.id, day, rotation)) continue;
+      for (const station of request.stations) {
+        if (!mayVisit(athlete, station) || !camp.isOpen(station.id, day, rotation)) continue;
+        if (known && !only.free.has(athlete.id) && known.get(`${athlete.id}\n${rotation}`) !== station.id) continue;
+        const worth = visitWorth(athlete, station) + timelyWorth(request, athlete, station, day, rotation);
+        choices.push({ column: builder.choice(worth), athlete, station, rotation });
+      }
+    }
+  return choices;
+}
+
+const entriesOf = (choices: readonly Choice[]): Entry[] => choices.map(({ column }): Entry => [column, 1]);
+
+/** Everybody who is here is at one station. @returns columns that say who is nowhere instead */
+function placeEverybody({ camp, day, from }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): number[] {
+  const nowhere: number[] = [];
+  const byPlace = groupBy(choices, ({ athlete, rotation }) => `${athlete.id}\n${rotation}`);
+  for (const { id } of camp.request.athletes)
+    for (let rotation = from; rotation < camp.request.days[day]!.rotations; rotation++) {
+      if (!camp.isHere(id, day, rotation)) continue;
+      const column = builder.choice(COST.nowhere);
+      nowhere.push(column);
+      builder.exactly([...entriesOf(byPlace.get(`${id}\n${rotation}`) ?? []), [column, 1]], 1);
+    }
+  return nowhere;
+}
+
+/**
+ * Who is owed a reading has it on the day, whatever is past counted; who comes late or leaves early, where it can be.
+ * @returns columns that say who misses one
+ */
+function readOnce({ camp, day, past }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): Unread {
+  const unread: Unread = { all: [], wholeDay: [] };
+  if (!readingDays(camp.request).includes(day)) return unread;
+  const byAthlete = groupBy(choices, ({ athlete }) => athlete.id);
+  for (const athlete of camp.request.athletes)
+    for (const kind of owedTo(athlete, camp.request.stations)) {
+      const had = past.filter((a) => a.athlete === athlete.id && camp.station(a.station).kind === kind).length;
+      const visits = entriesOf((byAthlete.get(athlete.id) ?? []).filter((c) => c.station.kind === kind));
+      const more = builder.share(WORTH.readAgain, camp.request.days[day]!.rotations);
+      builder.atMost([...visits, [more, -1]], had > 0 ? 0 : 1);
+      if (had > 0) continue;
+      const column = builder.choice(COST.unread);
+      unread.all.push(column);
+      if (isHereAllDay(camp, athlete.id, day)) unread.wholeDay.push(column);
+      builder.atLeast([...visits, [column, 1]], 1);
+    }
+  return unread;
+}
+
+/** Places, kit, and the throws of each athlete's day. */
+function keepWithin({ camp, past }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): void {
+  for (const there of groupBy(choices, ({ station, rotation }) => `${station.id}\n${rotation}`).values())
+    builder.atMost(entriesOf(there), placesAt(there[0]!.station));
+  for (const own of groupBy(choices, ({ athlete }) => athlete.id).values()) {
+    const { athlete } = own[0]!;
+    const thrown = past
+      .filter((a) => a.athlete === athlete.id)
+      .reduce((total, a) => total + camp.station(a.station).throwsPerVisit, 0);
+    const throwing = own.filter((c) => c.station.throwsPerVisit > 0);
+    builder.atMost(
+      throwing.map(({ column, station }): Entry => [column, station.throwsPerVisit]),
+      Math.max(0, athlete.throwBudget - thrown),
+    );
+  }
+}
+
+function spareYoungArms({ camp, day, from, past }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): void {
+  for (const own of groupBy(choices, ({ athlete }) => athlete.id).values()) {
+    const { athlete } = own[0]!;
+    const hard = groupBy(
+      own.filter(({ station }) => tooHardInARow(athlete, station, station)),
+      ({ rotation }) => rotation,
+    );
+    for (const [rotation, first] of hard)
+      if (hard.has(rotation + 1)) builder.atMost(entriesOf([...first, ...hard.get(rotation + 1)!]), 1);
+    const before = past.find((a) => a.athlete === athlete.id && a.day === day && a.rotation === from - 1);
+    if (before && camp.station(before.station).hard) builder.atMost(entriesOf(hard.get(from) ?? []), 0);
+  }
+}
+
+/** What each athlete's day is worth beside its visits: the first drill for a focus, rests, and one station over and over. */
+function wishOfEach({ camp, past }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): void {
+  for (const own of groupBy(choices, ({ athlete }) => athlete.id).values()) {
+    const { athlete } = own[0]!;
+    const had = past.filter((a) => a.athlete === athlete.id).map((a) => camp.station(a.station));
+    const forFocus = own.filter(({ station }) => treatsFocus(athlete, station));
+    if (forFocus.length > 0 && !had.some((station) => treatsFocus(athlete, station))) {
+      const first = builder.share(WORTH.firstFocus, 1);
+      builder.atMost([[first, 1], ...forFocus.map(({ column }): Entry => [column, -1])], 0);
+    }
+    const rests = own.filter(({ station }) => station.kind === 'rest');
+    const rested = had.filter((station) => station.kind === 'rest').length;
+    for (const free of RESTS) more(builder, rests, WORTH.waiting, free - rested);
+    for (const at of groupBy(own, ({ station }) => station.id).values()) {
+      const { station } = at[0]!;
+      if (station.kind === 'rest') continue;
+      more(builder, at, WORTH.again, VISITS_OF_ONE_STATION - had.filter((s) => s === station).length);
+    }
+  }
+}
+
+/** Charges what visits come to beyond those that are free. */
+function more(builder: LinearBuilder, visits: readonly Choice[], cost: number, free: number): void {
+  if (visits.length <= free) return;
+  const beyond = builder.share(cost, visits.length);
+  builder.atMost([...entriesOf(visits), [beyond, -1]], Math.max(0, free));
+}
+
+/** Groups and those who want to be together. @returns what all of them could come to */
+function wishTogether({ camp, day, from }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): number {
+  let company = 0;
+  const byVisit = new Map(choices.map((c) => [`${c.athlete.id}\n${c.rotation}\n${c.station.id}`, c.column]));
+  const { request } = camp;
+  for (let rotation = from; rotation < request.days[day]!.rotations; rotation++) {
+    for (const members of groupsOf(request).values()) {
+      const here = members.filter((id) => camp.isHere(id, day, rotation));
+      if (here.length < 2) continue;
+      const homes: Entry[] = [];
+      let most = 1;
+      for (const station of request.stations) {
+        const columns = here.flatMap((id) => byVisit.get(`${id}\n${rotation}\n${station.id}`) ?? []);
+        const fit = Math.min(columns.length, placesAt(station));
+        if (fit < 2) continue;
+        most = Math.max(most, fit);
+        const home = builder.choice(-WORTH.group);
+        const there = builder.share(WORTH.group, fit);
+        builder.atMost([[there, 1], ...columns.map((c): Entry => [c, -1])], 0);
+        builder.atMost(
+          [
+            [there, 1],
+            [home, -fit],
+          ],
+          0,
+        );
+        homes.push([home, 1]);
+      }
+      builder.atMost(homes, 1);
+      company += WORTH.group * (most - 1);
+    }
+    for (const [a, b] of wishedPairs(request)) {
+      if (camp.isHere(a, day, rotation) && camp.isHere(b, day, rotation)) company += WORTH.wish;
+      for (const station of request.stations) {
+        const columns = [a, b].map((id) => byVisit.get(`${id}\n${rotation}\n${station.id}`));
+        if (columns.some((c) => c === undefined)) continue;
+        const together = builder.share(WORTH.wish, 1);
+        for (const column of columns)
+          builder.atMost(
+            [
+              [together, 1],
+              [column!, -1],
+            ],
+            0,
+          );
+      }
+    }
+  }
+  return company;
+}
+
+/** Who was to be somewhere stays there where that can be. @returns columns that say who and what is moved */
+function keepInPlace({ current, camp, day, from }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): number[] {
+  if (!current) return [];
+  const moves: number[] = [];
+  const byPlace = groupBy(choices, ({ athlete, rotation }) => `${athlete.id}\n${rotation}`);
+  const known = new Map(current.map((a) => [`${a.athlete}\n${a.rotation}`, a.station]));
+  for (const { id } of camp.request.athletes) {
+    const athleteMoves = builder.choice(COST.movedAthlete);
+    moves.push(athleteMoves);
+    for (let rotation = from; rotation < camp.request.days[day]!.rotations; rotation++) {
+      const station = known.get(`${id}\n${rotation}`);
+      if (station === undefined || !camp.isHere(id, day, rotation)) continue;
+      const stays = (byPlace.get(`${id}\n${rotation}`) ?? []).filter((c) => c.station.id === station);
+      const moved = builder.share(COST.movedVisit, 1);
+      moves.push(moved);
+      builder.atLeast([...entriesOf(stays), [moved, 1]], 1);
+      builder.atMost(
+        [
+          [moved, 1],
+          [athleteMoves, -1],
+        ],
+        0,
+      );
+    }
+  }
+  return moves;
+}
+
+function groupBy<T, K>(list: readonly T[], keyOf: (item: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const item of list) {
+    const key = keyOf(item);
+    const group = groups.get(key);
+    if (group) group.push(item);
+    else groups.set(key, [item]);
+  }
+  return groups;
+}
