@@ -10,14 +10,14 @@ import { isAway } from './http/faults';
 import { createApp } from './http/app';
 import { faultNote } from './http/notes';
 import { warmUp } from './warm';
-import { improveBeside, serveImprovements } from './planner';
+import { serveThoughts, thinkBeside } from './thinking';
 
 /** How long an idle connection stays open. Usual proxies close theirs after 60 s or less. */
 const KEPT_OPEN_MS = 75_000;
 
-/** The program is its own worker: in a thread of its own it only plans. */
+/** The program is its own worker: in threads of its own it only thinks. */
 if (isMainThread) await serve();
-else serveImprovements();
+else serveThoughts();
 
 async function serve(): Promise<void> {
   const config = readConfig();
@@ -47,7 +47,7 @@ async function serve(): Promise<void> {
     appFolder: config.appFolder,
     trustProxy: config.trustProxy,
     clipsFolder: config.clipsFolder,
-    improve: improveBeside(),
+    think: thinkBeside(),
     // All of it is one file, but while it is being worked on.
     program: import.meta.url.endsWith('.ts') ? String(Date.now()) : digest(readFileSync(fileURLToPath(import.meta.url), 'utf8')),
     ends: ends.signal,

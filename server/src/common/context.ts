@@ -2,6 +2,7 @@ import type { AcademySettings, Reach } from '@wrightonic/contract';
 import type { IsoDate } from '@wrightonic/core';
 import type { User } from '../auth/sign-ins';
 import type { Tenant } from '../db/tenant';
+import type { Thinking } from '../thinking';
 
 export interface Academy extends AcademySettings {
   readonly id: string;
@@ -24,6 +25,8 @@ export interface Context {
   readonly later: (work: () => Promise<unknown>) => void;
   /** Which program this is: what another one has computed may have come out otherwise. */
   readonly program: string;
+  /** Where what takes long is worked out. */
+  readonly think: Thinking;
   /** A new id for a row that no client made. */
   readonly newId: () => string;
 }

@@ -1,4 +1,4 @@
-import { CATALOGUE_VERSION, diagnose, trend } from '@wrightonic/core';
+import { CATALOGUE_VERSION, diagnose } from '@wrightonic/core';
 import type { Diagnosis, DiagnosisRequest, Trend, TrendRequest } from '@wrightonic/core';
 import { digest } from '../auth/secrets';
 import type { Context } from './context';
@@ -15,13 +15,13 @@ async function standing<Asked, Answer>(
   athlete: string,
   what: What,
   request: Asked,
-  answerTo: (request: Asked) => Answer,
+  answerTo: (request: Asked) => Answer | Promise<Answer>,
 ): Promise<Answer> {
   const asked = digest(JSON.stringify([ctx.program, CATALOGUE_VERSION, request]));
   const kept = await ctx.tenant.from('standing_answers').where({ athlete_id: athlete, what, asked }).first('answer');
   // Under the same question stands the same kind of answer.
   if (kept) return kept.answer as Answer;
-  const answer = answerTo(request);
+  const answer = await answerTo(request);
   await ctx.tenant.write(
     'standing_answers',
     [{ athlete_id: athlete, what, asked, answer: JSON.stringify(answer) }],
@@ -40,4 +40,4 @@ export const judgementOn = (
 
 /** What the speeds come to. */
 export const trendOn = (ctx: Context, athlete: string, request: TrendRequest): Promise<Trend> =>
-  standing(ctx, athlete, 'speed', request, trend);
+  standing(ctx, athlete, 'speed', request, ctx.think.trend);

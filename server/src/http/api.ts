@@ -1,5 +1,5 @@
 import { routeOf, ROUTES } from '@wrightonic/contract';
-import type { PasswordChange } from '@wrightonic/contract';
+import type { AthleteExport, PasswordChange } from '@wrightonic/contract';
 import express from 'express';
 import type { Request, Response, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
@@ -8,8 +8,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { DEVICE_DAYS, openSession, provesPassword, SESSION_DAYS, signIn, signOut, userOf } from '../auth/sign-ins';
 import type { SignedIn } from '../auth/sign-ins';
 import { retried } from '../db/retry';
-import { improveHere } from '../planner';
-import type { Improve } from '../planner';
+import type { Thinking } from '../thinking';
 import { ProblemError, wrongField } from '../problems';
 import { join, lookAtInvitation, me } from '../people/account';
 import { BadClip, clipFile } from '../film/clip-file';
@@ -20,6 +19,7 @@ import { contextFor } from './context';
 import { problemHandler } from './faults';
 import { answerTo, HANDLED } from './handlers';
 import type { HandledRoute } from './handlers';
+import { piecesOf, sendPieces } from './pieces';
 import { liveChannel } from './live';
 import { faultNote } from './notes';
 import { permit } from './permit';
@@ -50,16 +50,18 @@ export interface ApiOptions {
   readonly log: (message: string) => void;
   /** Folder for clips, outside of everything that is served. */
   readonly clipsFolder: string;
-  /** Finds the best plan; in the server’s own thread where nothing else is given. */
-  readonly improve?: Improve;
+  /** Where what takes long is worked out; in the server’s own thread where nothing else is given. */
+  readonly think?: Thinking;
   /** Which program this is; judgements that another one has computed are computed anew. */
   readonly program?: string;
   /** Says when the server is about to end: streams end, and it is ready for nobody any more. */
   readonly ends?: AbortSignal;
 }
 
+const isExport = (name: HandledRoute, answer: unknown): answer is AthleteExport => name === 'exportAthlete' && answer !== null;
+
 /** The API, mounted from the contract's table of routes. */
-export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, program = '' }: ApiOptions): Router {
+export function api({ db, clock, log, clipsFolder, think, ends, program = '' }: ApiOptions): Router {
   const router = express.Router();
   router.use(sameOrigin);
   const slowDown = rateLimit({
@@ -155,7 +157,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, 
       if (!user || token === undefined) throw signInRequired();
       requireActing(req, user);
       const athlete = pathId(req, 'athlete');
-      const base = await contextFor(db, user, clock(), token, program);
+      const base = await contextFor(db, user, clock(), token, { program, ...(think ? { think } : {}) });
       const reach = await permit(base.tenant, route, user, athlete, base.today);
       // Nothing is read of a body before it is known who sends it, and that they may.
       await read(body, req, res);
@@ -168,7 +170,6 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, 
         query: checked(route.query, req.query),
         bytes: Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
         clipsFolder,
-        improve,
       };
       res.setHeader('Cache-Control', 'no-store');
       const proof = PROOF[name]?.(call.body);
@@ -195,6 +196,7 @@ export function api({ db, clock, log, clipsFolder, improve = improveHere, ends, 
       if (answer instanceof BadClip) throw answer;
       if (name === 'exportAthlete') await recordAudit(name, call);
       if (answer === null && route.answer.name === 'nothing') res.status(204).end();
+      else if (isExport(name, answer)) await sendPieces(res, piecesOf(answer));
       else res.json(answer ?? null);
     });
   }

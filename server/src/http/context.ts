@@ -5,9 +5,16 @@ import type { User } from '../auth/sign-ins';
 import { Tenant } from '../db/tenant';
 import type { Academy, Context } from '../common/context';
 import { dayIn } from '../common/time';
+import { thinkHere } from '../thinking';
 
 /** The setting of a request: the user's academy and the academy's own day. */
-export async function contextFor(db: Knex, user: User, now: Date, token = '', program = ''): Promise<Context> {
+export async function contextFor(
+  db: Knex,
+  user: User,
+  now: Date,
+  token = '',
+  { program = '', think = thinkHere }: Partial<Pick<Context, 'program' | 'think'>> = {},
+): Promise<Context> {
   const row = await db('academies').where('id', user.academyId).first();
   if (!row) throw new Error('Somebody is signed in whose academy is gone.');
   const academy: Academy = {
@@ -33,6 +40,7 @@ export async function contextFor(db: Knex, user: User, now: Date, token = '', pr
     now,
     today: dayIn(academy.timeZone, now),
     program,
+    think,
     later: (work) => void work().catch(() => undefined),
     newId: () => uuidv7(),
   };

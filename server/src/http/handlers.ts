@@ -21,7 +21,6 @@ import { guns, putGun } from '../devices/guns';
 import { dropGroup, groups, putGroup } from '../people/groups';
 import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../plan/plans';
 import { libraryAnswer, putOwnDrill, putOwnFinding, putOwnLadder } from '../library/library';
-import type { Improve } from '../planner';
 import { progressOf } from '../progress/progress';
 import { putClearance, putOuting, putSettings } from '../records/records';
 import { rosterPage } from '../roster/roster';
@@ -44,8 +43,6 @@ export interface Call<Body = unknown, Query = unknown> {
   readonly bytes: Buffer;
   /** Where clips lie. */
   readonly clipsFolder: string;
-  /** Finds the best plan for a request. */
-  readonly improve: Improve;
 }
 
 /** Endpoints without a person behind them: they are handled where the cookie or the key is. */
@@ -116,7 +113,7 @@ export const HANDLERS: Handlers = {
   putOwnDrill: ({ ctx, id, body }) => putOwnDrill(ctx, id, body),
   putOwnFinding: ({ ctx, id, body }) => putOwnFinding(ctx, id, body),
   putOwnLadder: ({ ctx, id, body }) => putOwnLadder(ctx, id, body),
-  betterPlan: ({ ctx, athlete, id, improve }) => betterPlan(ctx, athlete, id, improve),
+  betterPlan: ({ ctx, athlete, id }) => betterPlan(ctx, athlete, id),
   editPlan: ({ ctx, athlete, id, body }) => editedPlan(ctx, athlete, id, body),
   assignPlan: ({ ctx, athlete, id }) => assignPlan(ctx, athlete, id),
   putSession: ({ ctx, athlete, id, body }) => putSession(ctx, athlete, id, body),

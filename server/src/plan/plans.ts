@@ -1,8 +1,7 @@
 import { may } from '@wrightonic/contract';
 import type { NewPlan, PlanEdits, PlanRecord } from '@wrightonic/contract';
-import { addDays, CATALOGUE_VERSION, daysBetween, editPlan, makePlan } from '@wrightonic/core';
+import { addDays, CATALOGUE_VERSION, daysBetween, editPlan } from '@wrightonic/core';
 import type { Broken, IsoDate, Library, Plan, PlanEdit, PlanRequest } from '@wrightonic/core';
-import type { Improve } from '../planner';
 import { conflict, notFound, wrongField } from '../problems';
 import { assign, handOfPlan } from './assign';
 import { athleteRecord, holdAthlete } from '../athlete/athletes';
@@ -59,7 +58,7 @@ export const weeksTo = (from: IsoDate, last: IsoDate): number => Math.max(1, Mat
 const lastDayOf = ({ on, weeks, until }: PlanRequest): IsoDate => until ?? addDays(on, 7 * weeks - 1);
 
 export async function store(ctx: Context, athleteId: string, id: string, request: PlanRequest): Promise<Plan> {
-  const plan = makePlan(request);
+  const plan = await ctx.think.plan(request);
   await ctx.tenant.insertOnce('plans', {
     id,
     athlete_id: athleteId,
@@ -88,10 +87,10 @@ export async function putPlan(ctx: Context, athleteId: string, id: string, given
 }
 
 /** Looks for a better choice of drills for a plan that nobody has assigned or changed yet. */
-export async function betterPlan(ctx: Context, athleteId: string, id: string, improve: Improve): Promise<PlanRecord> {
+export async function betterPlan(ctx: Context, athleteId: string, id: string): Promise<PlanRecord> {
   const row = await planById(ctx, athleteId, id);
   if (row.assigned || (row.edits ?? []).length > 0 || row.plan.bound) return toPlan(ctx, row);
-  const plan = await improve(row.request);
+  const plan = await ctx.think.improve(row.request);
   await ctx.tenant
     .from('plans')
     .where({ id, athlete_id: athleteId, assigned: false })

@@ -1,5 +1,5 @@
 import type { FocusProgress, Progress } from '@wrightonic/contract';
-import { addDays, daysOf, fromMph, ownBestShare, summariseSession, toMph, trend } from '@wrightonic/core';
+import { addDays, daysOf, fromMph, ownBestShare, summariseSession, toMph } from '@wrightonic/core';
 import type { SessionSummary } from '@wrightonic/core';
 
 import { athleteRecord, profileOf } from '../athlete/athletes';
@@ -73,7 +73,7 @@ export async function progressOf(ctx: Context, athleteId: string): Promise<Progr
   };
   const days = daysOf(load.log);
   return {
-    trend: trend({ on: ctx.today, athlete: profileOf(athlete), readings: inUnit }),
+    trend: await ctx.think.trend({ on: ctx.today, athlete: profileOf(athlete), readings: inUnit }),
     days: dates.flatMap((on) => {
       const summary = summariseSession(inUnit.filter((s) => s.date === on));
       return summary ? [{ on, summary: show(summary) }] : [];

@@ -1,6 +1,6 @@
 /** Speeds that a gun read of something else: a bat, a car, a ball on its way back, half or twice a throw. */
 import { median } from 'simple-statistics';
-import { daysBetween } from '../shared/dates';
+import { dayNumber } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { SPEED_PER_EFFORT } from './spread';
 import type { Setting } from './trend';
@@ -38,14 +38,17 @@ function middleWithout(sorted: readonly number[], at: number): number {
 /** What is usual around a reading, at full effort, without the reading itself; null where too little is known. */
 function usualAround(readings: readonly Read[]): (reading: Read) => number | null {
   const kept = new Map<string, readonly number[]>();
+  const bySpeed = readings
+    .map((reading) => ({ day: dayNumber(reading.date), setting: reading.setting, mph: atFullEffort(reading) }))
+    .sort((a, b) => a.mph - b.mph);
   const near = (date: IsoDate, setting: Setting | null): readonly number[] => {
     const key = `${date} ${setting ?? ''}`;
     const known = kept.get(key);
     if (known) return known;
-    const found = readings
-      .filter((r) => (setting === null || r.setting === setting) && Math.abs(daysBetween(date, r.date)) <= NEAR_DAYS)
-      .map(atFullEffort)
-      .sort((a, b) => a - b);
+    const day = dayNumber(date);
+    const found = bySpeed
+      .filter((r) => (setting === null || r.setting === setting) && Math.abs(day - r.day) <= NEAR_DAYS)
+      .map((r) => r.mph);
     kept.set(key, found);
     return found;
   };

@@ -1,9 +1,8 @@
 /** The level and slope behind speeds, session by session, over a grid of how much each may vary. */
-import { Matrix } from 'ml-matrix';
 import { daysBetween } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { advance, cloneBelief, observe } from './kalman';
-import type { Belief, FilterStep } from './kalman';
+import type { Belief, FilterStep, Move } from './kalman';
 import { SPEED_PER_EFFORT } from './spread';
 
 /** Priors, mph and days. Provenance `house`. */
@@ -85,11 +84,12 @@ interface Spreads {
 }
 
 function start(layout: Layout, base: number): Belief {
-  const mean = new Array<number>(layout.size).fill(0);
-  const covariance = Matrix.zeros(layout.size, layout.size);
+  const { size } = layout;
+  const mean = new Float64Array(size);
+  const covariance = new Float64Array(size * size);
   const set = (i: number, m: number, sd: number) => {
     mean[i] = m;
-    covariance.set(i, i, sd * sd);
+    covariance[i * size + i] = sd * sd;
   };
   set(LEVEL, base, PRIOR.levelSd);
   set(SLOPE, 0, PRIOR.slopeSd);
@@ -101,19 +101,31 @@ function start(layout: Layout, base: number): Belief {
   return { mean, covariance };
 }
 
-/** Moves level and slope on by some days and draws a new session effect. */
-function step(belief: Belief, layout: Layout, days: number, spreads: Spreads): { belief: Belief; transition: Matrix } {
-  const transition = Matrix.identity(layout.size);
-  transition.set(LEVEL, SLOPE, days);
-  transition.set(layout.session, layout.session, 0);
-  const noise = Matrix.zeros(layout.size, layout.size);
+/** Level and slope some days on, and a new session effect. */
+function moveBy(layout: Layout, days: number, spreads: Spreads): Move {
   const q = spreads.slopeChange ** 2;
-  noise.set(SLOPE, SLOPE, q * days);
-  noise.set(LEVEL, SLOPE, (q * days ** 2) / 2);
-  noise.set(SLOPE, LEVEL, (q * days ** 2) / 2);
-  noise.set(LEVEL, LEVEL, (q * days ** 3) / 3 + spreads.walk ** 2 * days);
-  noise.set(layout.session, layout.session, spreads.session ** 2);
-  return { belief: advance(belief, transition, noise), transition };
+  return {
+    carries: [[LEVEL, SLOPE, days]],
+    renewed: [layout.session],
+    noise: [
+      [SLOPE, SLOPE, q * days],
+      [LEVEL, SLOPE, (q * days ** 2) / 2],
+      [SLOPE, LEVEL, (q * days ** 2) / 2],
+      [LEVEL, LEVEL, (q * days ** 3) / 3 + spreads.walk ** 2 * days],
+      [layout.session, layout.session, spreads.session ** 2],
+    ],
+  };
+}
+
+/** From here on the first level is remembered beside the running one. */
+function rememberFirst({ mean, covariance }: Belief, { first, size }: Layout): void {
+  mean[first] = mean[LEVEL]!;
+  for (let i = 0; i < size; i++) {
+    const shared = covariance[LEVEL * size + i]!;
+    covariance[first * size + i] = shared;
+    covariance[i * size + first] = shared;
+  }
+  covariance[first * size + first] = covariance[LEVEL * size + LEVEL]!;
 }
 
 export interface Run {
@@ -129,29 +141,19 @@ export function filter(
   spreads: Spreads,
   pairs: readonly (readonly [number[], number])[],
 ): Run {
-  let belief = start(layout, base);
+  const belief = start(layout, base);
   let logDensity = 0;
   for (const [row, difference] of pairs) observe(belief, row, difference, PRIOR.pairSd ** 2);
   const steps: FilterStep[] = [];
   sessions.forEach((session, k) => {
     const days = k === 0 ? 0 : daysBetween(sessions[k - 1]!.date, session.date);
-    const moved = step(belief, layout, days, spreads);
-    belief = moved.belief;
-    if (k === 0) {
-      // From here on the first level is remembered beside the running one.
-      const { mean, covariance } = belief;
-      mean[layout.first] = mean[LEVEL]!;
-      for (let i = 0; i < layout.size; i++) {
-        const shared = covariance.get(LEVEL, i);
-        covariance.set(layout.first, i, shared);
-        covariance.set(i, layout.first, shared);
-      }
-      covariance.set(layout.first, layout.first, covariance.get(LEVEL, LEVEL));
-    }
+    const move = moveBy(layout, days, spreads);
+    advance(belief, move);
+    if (k === 0) rememberFirst(belief, layout);
     const predicted = cloneBelief(belief);
     for (const alike of session.readings)
       logDensity += observe(belief, alike.row, alike.mph, spreads.reading ** 2 / alike.count) + ofSpread(alike, spreads.reading);
-    steps.push({ predicted, filtered: cloneBelief(belief), transition: moved.transition });
+    steps.push({ predicted, filtered: cloneBelief(belief), move });
   });
   return { logDensity, last: belief, steps };
 }
@@ -168,7 +170,7 @@ export const quantityOf = (belief: Belief, h: readonly (readonly [number, number
   let variance = 0;
   for (const [i, a] of h) {
     mean += a * belief.mean[i]!;
-    for (const [j, b] of h) variance += a * b * belief.covariance.get(i, j);
+    for (const [j, b] of h) variance += a * b * belief.covariance[i * belief.mean.length + j]!;
   }
   return { mean, sd: Math.sqrt(Math.max(0, variance)) };
 };

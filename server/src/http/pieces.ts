@@ -1,0 +1,34 @@
+/** Large answers, sent piece by piece: between two pieces the server answers others. */
+import { setImmediate as turn } from 'node:timers/promises';
+import type { Response } from 'express';
+import type { AthleteExport } from '@wrightonic/contract';
+
+/** Rows that are written at once; a row of marks is as long as hundreds of others. */
+const ROWS = 50;
+
+/** The text of an export, in pieces that joined are what `JSON.stringify` makes of it. */
+export function* piecesOf({ tables, ...rest }: AthleteExport): Generator<string> {
+  yield `${JSON.stringify(rest).slice(0, -1)},"tables":{`;
+  let first = true;
+  for (const [name, rows] of Object.entries(tables)) {
+    yield `${first ? '' : ','}${JSON.stringify(name)}:[`;
+    first = false;
+    for (let from = 0; from < rows.length; from += ROWS) {
+      const some = JSON.stringify(rows.slice(from, from + ROWS)).slice(1, -1);
+      yield from === 0 ? some : `,${some}`;
+    }
+    yield ']';
+  }
+  yield '}}';
+}
+
+/** Sends pieces of JSON, no faster than they are taken. Whoever goes away in between is sent no more. */
+export async function sendPieces(res: Response, pieces: Iterable<string>): Promise<void> {
+  res.type('json');
+  for (const piece of pieces) {
+    if (res.destroyed) return;
+    if (!res.write(piece)) await new Promise<void>((go) => res.once('drain', go).once('close', go));
+    await turn();
+  }
+  res.end();
+}
