@@ -5,12 +5,23 @@ import {
   gateRequestSchema,
   measureRequestSchema,
   planRequestSchema,
+  sequenceRequestSchema,
   simulateRequestSchema,
   trendRequestSchema,
   workloadRequestSchema,
 } from '@wrightonic/contract';
 import type { Checked } from '@wrightonic/contract';
-import { diagnose, gateSettings, improvePlan, judgeGate, measureThrow, scheduleCamp, trend, workload } from '@wrightonic/core';
+import {
+  diagnose,
+  gateSettings,
+  improvePlan,
+  judgeGate,
+  measureThrow,
+  readSequence,
+  scheduleCamp,
+  trend,
+  workload,
+} from '@wrightonic/core';
 import { simulate } from '@wrightonic/core/simulate';
 import type { CampRequest, CampSchedule, Plan, PlanRequest } from '@wrightonic/core';
 import { campLimits, solverWith } from '@wrightonic/solver';
@@ -56,6 +67,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   plan: command(planRequestSchema, plan),
   trend: command(trendRequestSchema, trend),
   measure: command(measureRequestSchema, measureThrow),
+  sequence: command(sequenceRequestSchema, readSequence),
   camp: command(campRequestSchema, camp),
   simulate: command(simulateRequestSchema, simulate),
 };

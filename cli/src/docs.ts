@@ -14,6 +14,8 @@ const ABOUT: Readonly<Record<string, string>> = {
   plan: 'A plan from state under every hard rule. Equipment that the catalogue does not know is ignored. Beside the promised fields: `role` and `focus` of each item, `note` of each session.',
   trend:
     'Speed over time: gain with its band, growth, guns, effort, series. `gain` and `beyondGrowth` are null with fewer than two days.',
+  sequence:
+    'Body speeds of throws. Times are against release, which without `releaseS` is the fastest moment of the forearm. `gapsMs` and `gains` are named by the step of the relay (`pelvis-trunk`); `shutOff` is of forward speed where `linear` is given, of the turn else; `separation` is the turn of pelvis against trunk since the window began, and wants `contactS`. Beside the promised fields: `evidence`, ready for `diagnose`. How it is read: [sequence.md](sequence.md).',
   camp: 'Who is where when at a camp. Each hard rule holds, or `violations` and `infeasible` say which not and the least that would mend it; the schedule is whole but for that. With `current` the rest of each day that something happens on is planned anew, as few athletes as possible being sent elsewhere. `kit` of a station (optional) is how many pieces there are of what each athlete there needs. Findings are matched by name. `secondsLimit` picks how much is tried, never the clock; `seed` picks among schedules that are as good. How it is found, what each wish is worth and what the bound means: [camps.md](camps.md).',
 };
 

@@ -2,6 +2,10 @@
 const athlete = { discipline: 'overhand', throws: 'R', birthDate: '2010-02-11', heightM: 1.8, massKg: 74, level: 'high-school' };
 const on = '2026-04-18';
 
+/** A segment that turns once, fastest at a moment: 60 samples at 100 a second, deg/s. */
+const bump = (at: number, wide: number, peak: number): number[] =>
+  Array.from({ length: 60 }, (_, n) => Math.round(peak * Math.exp(-0.5 * ((n / 100 - at) / wide) ** 2)));
+
 export const EXAMPLES: Readonly<Record<string, object>> = {
   diagnose: {
     on,
@@ -77,6 +81,22 @@ export const EXAMPLES: Readonly<Record<string, object>> = {
       { date: '2026-02-07', speed: 70.9, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
       { date: '2026-04-11', speed: 73.8, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
       { date: '2026-04-11', speed: 73.1, unit: 'mph', effort: 100, gun: 'A', angleDeg: 0, setting: 'mound' },
+    ],
+  },
+  sequence: {
+    throws: [
+      {
+        rateHz: 100,
+        contactS: 0.25,
+        effort: 100,
+        series: {
+          pelvis: bump(0.26, 0.04, 610),
+          trunk: bump(0.3, 0.04, 1040),
+          'glove-arm': bump(0.29, 0.05, 700),
+          'upper-arm': bump(0.34, 0.03, 1500),
+          forearm: bump(0.37, 0.025, 2200),
+        },
+      },
     ],
   },
   camp: {

@@ -68,6 +68,17 @@ describe('the command line', () => {
       { ...EXAMPLES.camp, changes: [{ day: 0, fromRotation: 3, type: 'athlete-late', id: 'juna' }] },
       'changes[0].fromRotation',
     ],
+    [
+      'sequence',
+      { throws: [{ rateHz: 100, effort: 100, series: { pelvis: Array(30).fill(1), trunk: Array(29).fill(1) } }] },
+      'throws[0].series.trunk',
+    ],
+    [
+      'sequence',
+      { throws: [{ rateHz: 100, effort: 100, releaseS: 2, series: { pelvis: Array(30).fill(1) } }] },
+      'throws[0].releaseS',
+    ],
+    ['sequence', { throws: [{ rateHz: 100, effort: 100, series: { pelvis: [1, 2] } }] }, 'throws[0].series.pelvis'],
     ['camp', { ...EXAMPLES.camp, current: [{ athlete: 'juna', day: 1, rotation: 0, station: 'gun' }] }, 'current[0].day'],
   ])('%s refuses bad input with its place and exit code 2', (command, input, path) => {
     const { code, out, err } = wrightonic(command, input);

@@ -12,6 +12,7 @@ export * from './commands/camp';
 export * from './commands/diagnosis';
 export * from './commands/gate';
 export * from './commands/plan';
+export * from './commands/sequence';
 export * from './commands/simulate';
 export * from './commands/trend';
 export * from './film/at-a-glance';
