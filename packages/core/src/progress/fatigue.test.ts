@@ -22,6 +22,28 @@ describe('fatigue in speed', () => {
     expect(fatigueOf(kmh, []).speed!.percent).toBeCloseTo(speed!.percent, 9);
   });
 
+  it('holds throws against throws of the same kind, ball and gun, however the session goes on', () => {
+    const steady = [70, 70.4, 69.8, 70.1, 70.2, 69.9, 70.3, 70, 69.7];
+    const mound = mph(steady).map((r) => ({ ...r, gun: 'A', setting: 'mound', pitch: 'fastball' }));
+    const others = [
+      mph(steady.map((s) => s - 5)).map((r) => ({ ...r, gun: 'A', setting: 'drill' })),
+      mph(steady.map((s) => s - 6)).map((r) => ({ ...r, gun: 'A', setting: 'mound', pitch: 'changeup' })),
+      mph(steady.map((s) => s - 4)).map((r) => ({ ...r, gun: 'B', setting: 'mound', pitch: 'fastball' })),
+    ];
+    for (const other of others) {
+      // Slower because it is something else, before or after: neither tires anybody, nor hides who is tired.
+      for (const session of [
+        [...mound, ...other],
+        [...other, ...mound],
+      ]) {
+        expect(fatigueOf(session, []).stop).toBeNull();
+        expect(fatigueOf(session, []).speed!.n).toBe(3);
+      }
+      const tiring = mound.map((r, n) => ({ ...r, speed: r.speed - (n >= 6 ? 5 : 0) }));
+      expect(fatigueOf([...other, ...tiring], []).stop).toContain('slower');
+    }
+  });
+
   it('reads a set that climbs in effort at one effort', () => {
     const climbing = [80, 80, 80, 90, 90, 90, 100, 100, 100].map((effort) => ({
       speed: 75 * (1 - 0.006 * (100 - effort)),

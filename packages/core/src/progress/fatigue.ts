@@ -32,6 +32,26 @@ export interface Fatigue {
   readonly stop: string | null;
 }
 
+/** A speed, and how it was thrown and read. */
+export interface ThrownSpeed extends SpeedReading {
+  readonly gun?: string;
+  readonly setting?: string;
+  readonly pitch?: string | null;
+  /** Grams. */
+  readonly ballG?: number | null;
+  /** Metres. */
+  readonly distanceM?: number | null;
+}
+
+/** What makes two speeds differ in an arm that is as fresh. */
+const THROWN_AS = ['gun', 'setting', 'pitch', 'ballG', 'distanceM'] as const;
+
+/** The speeds of throws like the newest: a drill’s are held against the drill’s, a gun’s against the same gun’s. */
+const likeTheNewest = (readings: readonly ThrownSpeed[]): readonly ThrownSpeed[] => {
+  const newest = readings[readings.length - 1];
+  return readings.filter((r) => THROWN_AS.every((way) => (r[way] ?? null) === (newest?.[way] ?? null)));
+};
+
 /** Fewest in a third. */
 const LEAST = { speeds: 3, reps: 5 } as const;
 /** Usual spread of an athlete's speeds within a session, percent, and how many throws it is worth. Provenance `house`. */
@@ -52,8 +72,12 @@ const squares = (list: readonly number[]): number => {
 /** What a throw would have been at full effort, by the usual loss of speed. */
 const atFull = (reading: SpeedReading): number => toMph(reading) / (1 - SPEED_PER_EFFORT * (100 - reading.effort));
 
-function speedFade(readings: readonly SpeedReading[]): SpeedFade | null {
-  const [first, last, n] = thirds(readings.filter((r) => r.effort >= KNEE).map(atFull));
+function speedFade(readings: readonly ThrownSpeed[]): SpeedFade | null {
+  const [first, last, n] = thirds(
+    likeTheNewest(readings)
+      .filter((r) => r.effort >= KNEE)
+      .map(atFull),
+  );
   if (n < LEAST.speeds) return null;
   const [before, after] = [mean([...first]), mean([...last])];
   // The spread of these throws, and the usual one as some throws more: a few equal speeds do not make it certain.
@@ -88,11 +112,12 @@ const percentText = (share: number): string => `${Math.round(100 * share)} %`;
 /**
  * Whether a session shows fatigue: the last third of what was thrown against the first. Speeds are set to full effort by the usual
  * slope first, so that a set that climbs in effort does not hide a loss, nor make one.
- * @param readings today's speeds in the order thrown, one setting and ball; those below the knee of the effort curve say little and are left out
+ * @param readings today's speeds in the order thrown; those thrown or read in another way than the newest, or below the knee of the effort
+ *   curve, say little of it and are left out
  * @param judged today's reps of one drill in the order done; “close” counts half
  * @returns both comparisons with their error, null where there are too few, and why to stop
  */
-export function fatigueOf(readings: readonly SpeedReading[], judged: readonly Judgement[]): Fatigue {
+export function fatigueOf(readings: readonly ThrownSpeed[], judged: readonly Judgement[]): Fatigue {
   const speed = speedFade(readings);
   const good = goodFade(judged);
   const slower = speed !== null && speed.percent >= STOP.percent && speed.low > 0;
