@@ -72,7 +72,6 @@ function threadOf(entry: string): (task: Task, request: unknown) => Promise<unkn
   };
   const start = (): Worker => {
     const made = new Worker(entry);
-    made.unref();
     made.on('message', ({ ask, answer, error }: Answered) => {
       const waits = waiting.get(ask);
       waiting.delete(ask);
@@ -81,6 +80,8 @@ function threadOf(entry: string): (task: Task, request: unknown) => Promise<unkn
     });
     made.on('error', (error) => fail(made, error));
     made.on('exit', () => fail(made, new Error('The worker stopped.')));
+    // Listening holds the program up: it is let go only after that.
+    made.unref();
     return made;
   };
   worker = start();
