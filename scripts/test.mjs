@@ -3,6 +3,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { installDebian, installPackages } from './lib/install.mjs';
 import { cacheFolder, inRoot, root } from './lib/paths.mjs';
 
@@ -121,16 +122,18 @@ async function browserTests(coming = makeDemo()) {
 
 /** The commands by which it is started, run for real, backed up and restored. */
 async function runningTests() {
-  const report = join(cacheFolder, `running-${process.pid}.tap`);
+  const report = join(cacheFolder, `running-${process.pid}.json`);
   const tests = readdirSync(inRoot('scripts', 'tests')).filter((name) => name.endsWith('.test.mjs'));
-  const reporters = ['spec', 'stdout', 'tap', report].map((value, n) => `--test-reporter${n % 2 ? '-destination' : ''}=${value}`);
+  const counter = pathToFileURL(inRoot('scripts', 'lib', 'count-reporter.mjs')).href;
+  const reporters = ['spec', 'stdout', counter, 'stdout'].map(
+    (value, n) => `--test-reporter${n % 2 ? '-destination' : ''}=${value}`,
+  );
   const files = tests.map((name) => inRoot('scripts', 'tests', name));
-  const ok = await run(['--test', '--test-force-exit', '--test-concurrency=1', ...reporters, ...files]);
+  const ok = await run(['--test', '--test-force-exit', '--test-concurrency=1', ...reporters, ...files], { TEST_COUNTS: report });
   try {
-    const tap = readFileSync(report, 'utf8');
-    const count = (what) => Number(new RegExp(`^# ${what} (\\d+)$`, 'm').exec(tap)?.[1] ?? 0);
-    passed += count('pass');
-    failed += count('fail') + count('cancelled');
+    const counts = JSON.parse(readFileSync(report, 'utf8'));
+    passed += counts.passed;
+    failed += counts.failed;
   } finally {
     rmSync(report, { force: true });
   }
