@@ -2,9 +2,10 @@
  * Schedules of made-up camps of every size: hard rules by a checker that shares nothing with the planner, how far from the best they can
  * be, how long they take, and what happens when a station closes. At the end the largest camp there is.
  */
-import { randomFrom, scheduleCamp } from '@wrightonic/core';
+import { randomFrom } from '@wrightonic/core';
+import { scheduleCamp } from '@wrightonic/core/camp';
+import type { CampRequest, CampSchedule } from '@wrightonic/core/camp';
 import { simulateCamp, someCampSize } from '@wrightonic/core/simulate';
-import type { CampRequest, CampSchedule } from '@wrightonic/core';
 import { campLimits, solverWith } from '@wrightonic/solver';
 import loadHighs from 'highs';
 import { quantile } from 'simple-statistics';

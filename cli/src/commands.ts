@@ -1,29 +1,21 @@
 import {
-  campRequestSchema,
   check,
   diagnosisRequestSchema,
   gateRequestSchema,
   measureRequestSchema,
   planRequestSchema,
-  sequenceRequestSchema,
   simulateRequestSchema,
   trendRequestSchema,
   workloadRequestSchema,
 } from '@wrightonic/contract';
 import type { Checked } from '@wrightonic/contract';
-import {
-  diagnose,
-  gateSettings,
-  improvePlan,
-  judgeGate,
-  measureThrow,
-  readSequence,
-  scheduleCamp,
-  trend,
-  workload,
-} from '@wrightonic/core';
+import { campRequestSchema, sequenceRequestSchema } from '@wrightonic/contract/commands';
+import { diagnose, gateSettings, improvePlan, judgeGate, measureThrow, trend, workload } from '@wrightonic/core';
 import { simulate } from '@wrightonic/core/simulate';
-import type { CampRequest, CampSchedule, Plan, PlanRequest } from '@wrightonic/core';
+import type { Plan, PlanRequest } from '@wrightonic/core';
+import { scheduleCamp } from '@wrightonic/core/camp';
+import type { CampRequest, CampSchedule } from '@wrightonic/core/camp';
+import { readSequence } from '@wrightonic/core/sequence';
 import { campLimits, solverWith } from '@wrightonic/solver';
 import loadHighs from 'highs';
 import type Joi from 'joi';

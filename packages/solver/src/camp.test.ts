@@ -1,5 +1,5 @@
-import { scheduleCamp, scoreOf, scorePartsOf, violationsOf } from '@wrightonic/core';
-import type { Assignment, CampChange, CampRequest, CampSchedule } from '@wrightonic/core';
+import { scheduleCamp, scoreOf, scorePartsOf, violationsOf } from '@wrightonic/core/camp';
+import type { Assignment, CampChange, CampRequest, CampSchedule } from '@wrightonic/core/camp';
 import { simulateCamp } from '@wrightonic/core/simulate';
 import loadHighs from 'highs';
 import { brokenRules } from '../../core/src/testing/camp-rules';
@@ -105,7 +105,7 @@ describe('a camp’s schedule', () => {
     }
   });
 
-  it('is the same again, and as good for the same camp in another order and for the other hand', async () => {
+  it('is the same again, and for the same camp told in another order and for the other hand', async () => {
     const camp = quick(simulateCamp(11, { ...SMALL, coupled: true }));
     const found = await schedule(camp);
     expect(await schedule(camp)).toEqual(found);
@@ -114,8 +114,9 @@ describe('a camp’s schedule', () => {
       athletes: [...camp.athletes].reverse().map((a) => ({ ...a, throws: a.throws === 'R' ? ('L' as const) : ('R' as const) })),
       stations: [...camp.stations].reverse(),
     });
-    expect(turned.violations).toEqual([]);
-    expect(Math.abs(turned.score - found.score) / found.score).toBeLessThan(0.02);
+    const told = ({ assignments }: CampSchedule) => assignments.map((a) => JSON.stringify(a)).sort();
+    expect(told(turned)).toEqual(told(found));
+    expect([turned.score, turned.bound]).toEqual([found.score, found.bound]);
   });
 
   it('reads everybody once on the only day, early', async () => {

@@ -63,6 +63,12 @@ function solve(highs: Highs, { columns, rows }: LinearModel, start: readonly num
       if (!whole) for (const [name, value] of INNER_POINT) solver.options.set(name, value);
       if (start.length > 0) solver.setSolution({ colValue: [...start] } as Parameters<typeof solver.setSolution>[0]);
       solver.run();
+      // A point that is not the best bounds nothing: the corners are gone along instead, which takes longer.
+      if (!whole && solver.getModelStatus() !== highs.constants.modelStatus.optimal) {
+        solver.options.set('solver', 'simplex');
+        solver.options.set('presolve', 'on');
+        solver.run();
+      }
       const score = Number(solver.info.get('objective_function_value'));
       const best = whole ? Number(solver.info.get('mip_dual_bound')) : score;
       return { values: [...solver.getSolution().colValue], score, best };

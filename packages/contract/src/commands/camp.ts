@@ -1,6 +1,6 @@
 /** What the camp scheduler is asked. */
-import { CAMP_CHANGES, STATION_KINDS } from '@wrightonic/core';
-import type { Assignment, CampAthlete, CampChange, CampDay, CampRequest, CampStation } from '@wrightonic/core';
+import { CAMP_CHANGES, STATION_KINDS } from '@wrightonic/core/camp';
+import type { Assignment, CampAthlete, CampChange, CampDay, CampRequest, CampStation } from '@wrightonic/core/camp';
 import Joi from 'joi';
 import { clockTime } from '../load/load';
 import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';

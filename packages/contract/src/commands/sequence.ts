@@ -1,6 +1,7 @@
 /** What the sequence reader is asked. */
-import { LINEAR_PARTS, SEGMENTS } from '@wrightonic/core';
-import type { SensorThrow, SequenceRequest } from '@wrightonic/core';
+import { SEGMENTS } from '@wrightonic/core';
+import { LINEAR_PARTS } from '@wrightonic/core/sequence';
+import type { SensorThrow, SequenceRequest } from '@wrightonic/core/sequence';
 import Joi from 'joi';
 import { errorAt, listOf, objectOf } from '../schema/schema';
 

@@ -191,14 +191,14 @@ export class DayBoard {
     return this.change(changes, [a, b]);
   }
 
-  /** Places everybody as told. @returns false where somebody's day is not allowed */
-  take(assignments: readonly Assignment[]): boolean {
+  /** Places everybody as told. */
+  private take(assignments: readonly Assignment[]): void {
     const { athletes, stations } = this.task.camp.request;
     const athleteAt = new Map(athletes.map((a, n) => [a.id, n]));
     const stationAt = new Map(stations.map((s, n) => [s.id, n]));
     for (const { athlete, rotation, station } of assignments)
       this.put(athleteAt.get(athlete)! * this.rotations + rotation, stationAt.get(station)!);
-    return this.lines.map((_, n) => this.renewRow(n)).every(Boolean);
+    this.lines.forEach((_, n) => this.renewRow(n));
   }
 
   undo(): void {

@@ -1,4 +1,5 @@
 /** One day of a camp, or the rest of one, as a mixed-integer model: a choice for each athlete, rotation and station. */
+import { groupBy } from '../shared/group-by';
 import { LinearBuilder } from '../shared/linear';
 import type { Entry, LinearModel } from '../shared/linear';
 import { isHereAllDay, mayVisit, owedTo, placesAt, readingDays, tooHardInARow, treatsFocus } from './camp';
@@ -24,10 +25,8 @@ export interface DayModel {
   readonly start: readonly number[];
   /** The assignments of a solution, those of the rotations that are past not among them. */
   readonly read: (values: readonly number[]) => Assignment[];
-  /** What company would come to if everybody had all of it. */
-  readonly company: number;
-  /** What a solution holds beside the wishes: rotations without a place, readings missed, and what both and the moves cost. */
-  readonly beside: (values: readonly number[]) => { readonly nowhere: number; readonly unread: number; readonly cost: number };
+  /** What a solution lacks: rotations without a place, and readings missed by who is here all day. */
+  readonly lacks: (values: readonly number[]) => { readonly nowhere: number; readonly unread: number };
 }
 
 /** A day whose rotations before `from` are past and stay as they are. */
@@ -52,24 +51,19 @@ export function modelOfDay(task: DayTask): DayModel {
   keepWithin(task, builder, choices);
   spareYoungArms(task, builder, choices);
   wishOfEach(task, builder, choices);
-  const company = task.alone ? 0 : wishTogether(task, builder, choices);
+  if (!task.alone) wishTogether(task, builder, choices);
   const moves = keepInPlace(task, builder, choices);
-  const besides = [...nowhere, ...unread.all, ...moves];
+  const lacking = new Set([...nowhere, ...unread.all, ...moves]);
   const count = (columns: readonly number[], values: readonly number[]) =>
     columns.reduce((total, column) => total + Math.round(values[column] ?? 0), 0);
   return {
     model: builder.model(),
-    company,
-    start: builder.columns.map((_, column) => (besides.includes(column) ? 1 : 0)),
+    start: builder.columns.map((_, column) => (lacking.has(column) ? 1 : 0)),
     read: (values) =>
       choices.flatMap(({ column, athlete, station, rotation }) =>
         (values[column] ?? 0) > 0.5 ? [{ athlete: athlete.id, day: task.day, rotation, station: station.id }] : [],
       ),
-    beside: (values) => ({
-      nowhere: count(nowhere, values),
-      unread: count(unread.wholeDay, values),
-      cost: besides.reduce((total, column) => total + builder.columns[column]!.cost * (values[column] ?? 0), 0),
-    }),
+    lacks: (values) => ({ nowhere: count(nowhere, values), unread: count(unread.wholeDay, values) }),
   };
 }
 
@@ -188,9 +182,21 @@ function more(builder: LinearBuilder, visits: readonly Choice[], cost: number, f
   builder.atMost([...entriesOf(visits), [beyond, -1]], Math.max(0, free));
 }
 
-/** Groups and those who want to be together. @returns what all of them could come to */
-function wishTogether({ camp, day, from }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): number {
-  let company = 0;
+/** What company would come to if everybody had all of it. */
+export function companyAtMost({ camp, day, from }: DayTask): number {
+  const { request } = camp;
+  const most = Math.max(0, ...request.stations.map(placesAt));
+  let worth = 0;
+  for (let rotation = from; rotation < request.days[day]!.rotations; rotation++) {
+    const here = (ids: readonly string[]) => ids.filter((id) => camp.isHere(id, day, rotation)).length;
+    for (const members of groupsOf(request).values()) worth += WORTH.group * Math.max(0, Math.min(most, here(members)) - 1);
+    worth += WORTH.wish * wishedPairs(request).filter((pair) => here(pair) === 2).length;
+  }
+  return worth;
+}
+
+/** Groups and those who want to be together. */
+function wishTogether({ camp, day, from }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): void {
   const byVisit = new Map(choices.map((c) => [`${c.athlete.id}\n${c.rotation}\n${c.station.id}`, c.column]));
   const { request } = camp;
   for (let rotation = from; rotation < request.days[day]!.rotations; rotation++) {
@@ -198,12 +204,10 @@ function wishTogether({ camp, day, from }: DayTask, builder: LinearBuilder, choi
       const here = members.filter((id) => camp.isHere(id, day, rotation));
       if (here.length < 2) continue;
       const homes: Entry[] = [];
-      let most = 1;
       for (const station of request.stations) {
         const columns = here.flatMap((id) => byVisit.get(`${id}\n${rotation}\n${station.id}`) ?? []);
         const fit = Math.min(columns.length, placesAt(station));
         if (fit < 2) continue;
-        most = Math.max(most, fit);
         const home = builder.choice(-WORTH.group);
         const there = builder.share(WORTH.group, fit);
         builder.atMost([[there, 1], ...columns.map((c): Entry => [c, -1])], 0);
@@ -217,10 +221,8 @@ function wishTogether({ camp, day, from }: DayTask, builder: LinearBuilder, choi
         homes.push([home, 1]);
       }
       builder.atMost(homes, 1);
-      company += WORTH.group * (most - 1);
     }
-    for (const [a, b] of wishedPairs(request)) {
-      if (camp.isHere(a, day, rotation) && camp.isHere(b, day, rotation)) company += WORTH.wish;
+    for (const [a, b] of wishedPairs(request))
       for (const station of request.stations) {
         const columns = [a, b].map((id) => byVisit.get(`${id}\n${rotation}\n${station.id}`));
         if (columns.some((c) => c === undefined)) continue;
@@ -234,9 +236,7 @@ function wishTogether({ camp, day, from }: DayTask, builder: LinearBuilder, choi
             0,
           );
       }
-    }
   }
-  return company;
 }
 
 /** Who was to be somewhere stays there where that can be. @returns columns that say who and what is moved */
@@ -265,15 +265,4 @@ function keepInPlace({ current, camp, day, from }: DayTask, builder: LinearBuild
     }
   }
   return moves;
-}
-
-function groupBy<T, K>(list: readonly T[], keyOf: (item: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>();
-  for (const item of list) {
-    const key = keyOf(item);
-    const group = groups.get(key);
-    if (group) group.push(item);
-    else groups.set(key, [item]);
-  }
-  return groups;
 }

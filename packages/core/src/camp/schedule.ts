@@ -5,7 +5,7 @@ import { round, sum } from '../shared/maths';
 import { campOf, mayVisit, readingDays } from './camp';
 import type { Camp } from './camp';
 import { violationsOf } from './check';
-import { modelOfDay } from './model';
+import { companyAtMost, modelOfDay } from './model';
 import type { DayTask } from './model';
 import { relaxationOf } from './relax';
 import { searchDay } from './search';
@@ -34,8 +34,7 @@ interface DayPlan {
  * @throws RangeError where an id is of nobody at the camp
  */
 export async function scheduleCamp(request: CampRequest, solve: Solver): Promise<CampSchedule> {
-  const shuffled = { ...request, athletes: inSomeOrder(request) };
-  const camp = campOf(shuffled);
+  const camp = campOf(inSomeOrder(request));
   const alike = new Map<string, DayPlan>();
   const days: DayPlan[] = [];
   for (const day of request.days.keys()) {
@@ -62,13 +61,15 @@ export async function scheduleCamp(request: CampRequest, solve: Solver): Promise
   };
 }
 
-/** The seed picks among schedules that are as good as each other. */
-function inSomeOrder({ athletes, seed }: CampRequest): CampRequest['athletes'] {
-  const random = randomFrom(seed);
-  return athletes
+/** The seed picks among schedules that are as good as each other; in what order a camp is told does not. */
+function inSomeOrder(request: CampRequest): CampRequest {
+  const random = randomFrom(request.seed);
+  const byId = <T extends { readonly id: string }>(list: readonly T[]): T[] => [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const athletes = byId(request.athletes)
     .map((athlete) => ({ athlete, key: random.uniform() }))
     .sort((a, b) => a.key - b.key)
     .map(({ athlete }) => athlete);
+  return { ...request, athletes, stations: byId(request.stations) };
 }
 
 /**
@@ -111,15 +112,15 @@ async function makeDay(task: DayTask, solve: Solver): Promise<DayPlan> {
   const searched = searchDay(task, request.seed, stepsOf(request));
   if (violationsOf(request, searched.assignments).some((v) => v.day === day)) return mendDay(task, solve);
   // Nobody has more company than all of it: a model without it is solved in a fraction of the time.
-  const { company } = modelOfDay(task);
-  const alone = modelOfDay({ ...task, alone: true });
-  const small = alone.model.columns.length <= COLUMNS_A_SECOND * request.secondsLimit;
-  const solved = await solve(small ? alone.model : withoutWholes(alone.model), small ? alone.start : []);
-  const best =
+  const company = companyAtMost(task);
+  const { model, start, read } = modelOfDay({ ...task, alone: true });
+  const small = model.columns.length <= COLUMNS_A_SECOND * request.secondsLimit;
+  const solved = small ? await solve(model, start) : await solve(withoutWholes(model), []);
+  const { assignments, score } =
     small && company === 0 && solved.score > searched.score
-      ? { assignments: alone.read(solved.values), score: solved.score }
+      ? { assignments: read(solved.values), score: solved.score }
       : searched;
-  return { assignments: best.assignments, short: Math.max(0, solved.best + company - best.score), nowhere: 0, unread: 0 };
+  return { assignments, short: Math.max(0, solved.best + company - score), nowhere: 0, unread: 0 };
 }
 
 /** A day by its model as it is. */
@@ -127,7 +128,7 @@ async function mendDay(task: DayTask, solve: Solver): Promise<DayPlan> {
   const model = modelOfDay(task);
   const found = await solve(model.model, model.start);
   const values = found.values.length > 0 ? found.values : model.start;
-  const { nowhere, unread } = model.beside(values);
+  const { nowhere, unread } = model.lacks(values);
   return { assignments: [...task.past, ...model.read(values)], short: Math.max(0, found.best - found.score), nowhere, unread };
 }
 

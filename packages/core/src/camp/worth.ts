@@ -1,4 +1,5 @@
 /** What each wish of a camp's schedule is worth. Provenance `house`. */
+import { groupBy } from '../shared/group-by';
 import { owedTo, readingDays, treatsFocus } from './camp';
 import type { ReadKind } from './camp';
 import type { CampAthlete, CampRequest, CampStation } from './types';
@@ -72,7 +73,6 @@ export function wishedPairs({ athletes }: CampRequest): readonly (readonly [stri
 
 /** Athletes of each group. */
 export function groupsOf({ athletes }: CampRequest): ReadonlyMap<string, readonly string[]> {
-  const groups = new Map<string, string[]>();
-  for (const { id, group } of athletes) if (group !== undefined) groups.set(group, [...(groups.get(group) ?? []), id]);
-  return groups;
+  const inGroups = athletes.flatMap(({ id, group }) => (group === undefined ? [] : [{ id, group }]));
+  return new Map([...groupBy(inGroups, (a) => a.group)].map(([group, members]) => [group, members.map((a) => a.id)]));
 }

@@ -1,0 +1,3 @@
+/** What is asked by command alone: the app has no need of it. */
+export * from './camp';
+export * from './sequence';

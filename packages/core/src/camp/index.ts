@@ -1,0 +1,5 @@
+/** Camps: for whoever schedules one, not for the app's first screen. */
+export { violationsOf } from './check';
+export { scheduleCamp } from './schedule';
+export { scoreOf, scorePartsOf } from './score';
+export * from './types';
