@@ -41,7 +41,23 @@ describe('fatigue in speed', () => {
       }
       const tiring = mound.map((r, n) => ({ ...r, speed: r.speed - (n >= 6 ? 5 : 0) }));
       expect(fatigueOf([...other, ...tiring], []).stop).toContain('slower');
+      // One throw of another kind after that makes nobody fresh.
+      expect(fatigueOf([...tiring, other[0]!], []).stop).toContain('slower');
     }
+  });
+
+  it('calls an athlete who is steady in two kinds of throw tired in fewer than one session of ten', () => {
+    const random = randomFrom(77);
+    const steady = (speed: number, setting: string) =>
+      Array.from({ length: 15 }, () => ({
+        speed: speed * (1 + random.normal(0, 0.016)),
+        unit: 'mph' as const,
+        effort: 100,
+        setting,
+      }));
+    let told = 0;
+    for (let n = 0; n < 400; n++) if (fatigueOf([...steady(64, 'drill'), ...steady(70, 'mound')], []).stop !== null) told++;
+    expect(told).toBeLessThan(40);
   });
 
   it('reads a set that climbs in effort at one effort', () => {

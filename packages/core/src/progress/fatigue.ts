@@ -1,6 +1,7 @@
 import { mean } from 'simple-statistics';
 import type { Judgement } from '../log/entries';
 import { betaCdf, tQuantile } from '../shared/distributions';
+import { groupBy } from '../shared/group-by';
 import { SPEED_PER_EFFORT, toMph } from './spread';
 import type { SpeedReading } from './spread';
 import { KNEE } from './trend-filter';
@@ -46,11 +47,10 @@ export interface ThrownSpeed extends SpeedReading {
 /** What makes two speeds differ in an arm that is as fresh. */
 const THROWN_AS = ['gun', 'setting', 'pitch', 'ballG', 'distanceM'] as const;
 
-/** The speeds of throws like the newest: a drill’s are held against the drill’s, a gun’s against the same gun’s. */
-const likeTheNewest = (readings: readonly ThrownSpeed[]): readonly ThrownSpeed[] => {
-  const newest = readings[readings.length - 1];
-  return readings.filter((r) => THROWN_AS.every((way) => (r[way] ?? null) === (newest?.[way] ?? null)));
-};
+/** Speeds of throws of one kind each: a drill’s are held against the drill’s, a gun’s against the same gun’s. */
+const byKind = (readings: readonly ThrownSpeed[]): readonly (readonly ThrownSpeed[])[] => [
+  ...groupBy(readings, (r) => JSON.stringify(THROWN_AS.map((way) => r[way] ?? null))).values(),
+];
 
 /** Fewest in a third. */
 const LEAST = { speeds: 3, reps: 5 } as const;
@@ -72,12 +72,14 @@ const squares = (list: readonly number[]): number => {
 /** What a throw would have been at full effort, by the usual loss of speed. */
 const atFull = (reading: SpeedReading): number => toMph(reading) / (1 - SPEED_PER_EFFORT * (100 - reading.effort));
 
+/** Of the kinds of throw the one that is surest to have faded: one throw of another kind in between makes nobody fresh. */
+function surestFade(readings: readonly ThrownSpeed[]): SpeedFade | null {
+  const fades = byKind(readings).flatMap((kind) => speedFade(kind) ?? []);
+  return fades.reduce<SpeedFade | null>((surest, fade) => (surest === null || fade.low > surest.low ? fade : surest), null);
+}
+
 function speedFade(readings: readonly ThrownSpeed[]): SpeedFade | null {
-  const [first, last, n] = thirds(
-    likeTheNewest(readings)
-      .filter((r) => r.effort >= KNEE)
-      .map(atFull),
-  );
+  const [first, last, n] = thirds(readings.filter((r) => r.effort >= KNEE).map(atFull));
   if (n < LEAST.speeds) return null;
   const [before, after] = [mean([...first]), mean([...last])];
   // The spread of these throws, and the usual one as some throws more: a few equal speeds do not make it certain.
@@ -112,13 +114,13 @@ const percentText = (share: number): string => `${Math.round(100 * share)} %`;
 /**
  * Whether a session shows fatigue: the last third of what was thrown against the first. Speeds are set to full effort by the usual
  * slope first, so that a set that climbs in effort does not hide a loss, nor make one.
- * @param readings today's speeds in the order thrown; those thrown or read in another way than the newest, or below the knee of the effort
- *   curve, say little of it and are left out
+ * @param readings today's speeds in the order thrown, each kind of throw by itself; those below the knee of the effort curve say little
+ *   and are left out
  * @param judged today's reps of one drill in the order done; “close” counts half
  * @returns both comparisons with their error, null where there are too few, and why to stop
  */
 export function fatigueOf(readings: readonly ThrownSpeed[], judged: readonly Judgement[]): Fatigue {
-  const speed = speedFade(readings);
+  const speed = surestFade(readings);
   const good = goodFade(judged);
   const slower = speed !== null && speed.percent >= STOP.percent && speed.low > 0;
   const worse = good !== null && good.first - good.last >= STOP.share && good.probability >= STOP.sure;
