@@ -2,7 +2,7 @@
 import { mayVisit, owedTo, placesAt, readingDays, tooHardInARow, treatsFocus } from './camp';
 import type { DayTask } from './model';
 import type { Assignment, CampAthlete, StationKind } from './types';
-import { COST, groupsOf, RESTS, timelyWorth, VISITS_OF_ONE_STATION, visitWorth, wishedPairs, WORTH } from './worth';
+import { againAt, COST, groupsOf, RESTS, timelyWorth, visitWorth, wishedPairs, WORTH } from './worth';
 
 const NOWHERE = -1;
 const FORBIDDEN = -Infinity;
@@ -61,6 +61,8 @@ export class DayBoard {
   private readonly throwsAt: Int32Array;
   private readonly hardAt: Uint8Array;
   private readonly kindAt: Uint8Array;
+  private readonly freeAt: Uint8Array;
+  private readonly againAt: Float64Array;
   private together = 0;
   private rows = 0;
   private last: Change[] = [];
@@ -121,6 +123,9 @@ export class DayBoard {
     this.throwsAt = Int32Array.from(request.stations, (s) => s.throwsPerVisit);
     this.hardAt = Uint8Array.from(request.stations, (s) => (s.hard ? 1 : 0));
     this.kindAt = Uint8Array.from(request.stations, (s) => kindNumber(s.kind));
+    const again = request.stations.map(againAt);
+    this.freeAt = Uint8Array.from(again, (a) => a?.free ?? 0);
+    this.againAt = Float64Array.from(again, (a) => a?.worth ?? 0);
     this.slots = this.lines.flatMap(({ athlete }, n) =>
       Array.from({ length: this.rotations }, (_, rotation) => ({ athlete: n, rotation })).filter(
         ({ rotation }) => rotation >= from && camp.isHere(athlete.id, day, rotation),
@@ -307,7 +312,7 @@ export class DayBoard {
       focus ||= line.forFocus[place]!;
       const kind = kindAt[place]!;
       if (kind === KIND.rest) rests++;
-      else if (++visits[place]! > VISITS_OF_ONE_STATION) score += WORTH.again;
+      else if (++visits[place]! > this.freeAt[place]!) score += this.againAt[place]!;
       if (kind === KIND.radar) radars++;
       else if (kind === KIND.film) films++;
     }

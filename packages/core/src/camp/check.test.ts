@@ -116,5 +116,8 @@ describe('the score of a camp', () => {
       );
     expect(of('www').variety).toBe(-1.5);
     expect(of('gsg').readings).toBe(3 + 0 - 20);
+    const body = { ...one, stations: [...CAMP.stations, station('body', 'screen')] };
+    const checked = [0, 1, 2].map((rotation) => ({ athlete: 'a', day: 0, rotation, station: 'body' }));
+    expect(scorePartsOf(body, checked)).toMatchObject({ focus: 9, variety: -6 });
   });
 });

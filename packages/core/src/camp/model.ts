@@ -5,7 +5,7 @@ import type { Entry, LinearModel } from '../shared/linear';
 import { isHereAllDay, mayVisit, owedTo, placesAt, readingDays, tooHardInARow, treatsFocus } from './camp';
 import type { Camp } from './camp';
 import type { Assignment, CampAthlete, CampStation } from './types';
-import { COST, groupsOf, RESTS, timelyWorth, VISITS_OF_ONE_STATION, visitWorth, wishedPairs, WORTH } from './worth';
+import { againAt, COST, groupsOf, RESTS, timelyWorth, visitWorth, wishedPairs, WORTH } from './worth';
 
 interface Unread {
   readonly all: number[];
@@ -169,8 +169,8 @@ function wishOfEach({ camp, past }: DayTask, builder: LinearBuilder, choices: re
     for (const free of RESTS) more(builder, rests, WORTH.waiting, free - rested);
     for (const at of groupBy(own, ({ station }) => station.id).values()) {
       const { station } = at[0]!;
-      if (station.kind === 'rest') continue;
-      more(builder, at, WORTH.again, VISITS_OF_ONE_STATION - had.filter((s) => s === station).length);
+      const again = againAt(station);
+      if (again) more(builder, at, again.worth, again.free - had.filter((s) => s === station).length);
     }
   }
 }

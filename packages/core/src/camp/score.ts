@@ -2,7 +2,7 @@
 import { round, sum } from '../shared/maths';
 import { campOf, READ_KINDS, treatsFocus } from './camp';
 import type { Assignment, CampRequest, ScoreParts } from './types';
-import { groupsOf, isOwed, RESTS, timelyWorth, VISITS_OF_ONE_STATION, visitWorth, wishedPairs, WORTH } from './worth';
+import { againAt, groupsOf, isOwed, RESTS, timelyWorth, visitWorth, wishedPairs, WORTH } from './worth';
 
 /** @returns each part of the score; a schedule is worth their sum */
 export function scorePartsOf(request: CampRequest, assignments: readonly Assignment[]): ScoreParts {
@@ -29,9 +29,10 @@ export function scorePartsOf(request: CampRequest, assignments: readonly Assignm
       }
       const rests = visits.filter((v) => v.station.kind === 'rest').length;
       parts.waiting += sum(RESTS.map((free) => WORTH.waiting * Math.max(0, rests - free)));
-      for (const station of new Set(visits.map((v) => v.station)))
-        if (station.kind !== 'rest')
-          parts.variety += WORTH.again * Math.max(0, visits.filter((v) => v.station === station).length - VISITS_OF_ONE_STATION);
+      for (const station of new Set(visits.map((v) => v.station))) {
+        const again = againAt(station);
+        if (again) parts.variety += again.worth * Math.max(0, visits.filter((v) => v.station === station).length - again.free);
+      }
     }
   for (const when of rotations) {
     for (const members of groupsOf(request).values()) {

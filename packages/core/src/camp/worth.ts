@@ -18,8 +18,9 @@ export const WORTH = {
   readAgain: -20,
   /** Each rest of a day beyond the first, and once more beyond the second. */
   waiting: -3,
-  /** Each visit of a day to one station beyond the second. */
+  /** Each visit of a day to one station beyond the second; a body is checked once, and is no wiser for more. */
   again: -1.5,
+  screenAgain: -3,
   /** Each of a group beyond the first at the station where most of it are. Company decides between places that are as good otherwise. */
   group: 0.03,
   /** A rotation with somebody one wants to be with. */
@@ -31,7 +32,12 @@ export const COST = { nowhere: -5000, unread: -1000, movedAthlete: -400, movedVi
 
 /** Rests of a day that cost nothing, then little. */
 export const RESTS = [1, 2] as const;
-export const VISITS_OF_ONE_STATION = 2;
+
+/** What visits of a day to one station cost beyond so many; null where rests are reckoned together. */
+export function againAt({ kind }: CampStation): { readonly free: number; readonly worth: number } | null {
+  if (kind === 'rest') return null;
+  return kind === 'screen' ? { free: 1, worth: WORTH.screenAgain } : { free: 2, worth: WORTH.again };
+}
 
 /** What a visit is worth by where it is. */
 export function visitWorth(athlete: CampAthlete, station: CampStation): number {
