@@ -14,6 +14,8 @@ export type LinkState = (typeof LINK_STATES)[number];
 export interface ChainFocus {
   readonly finding: FindingId;
   readonly state: 'working' | 'holding' | 'owned' | 'left-alone';
+  /** Owned, and measured as back since. */
+  readonly relapsed?: boolean;
 }
 
 /** From this probability on a finding is spoken of as there. */
@@ -53,7 +55,7 @@ export function chainOf(
     });
     const focus = foci.find((f) => linkOf(f.finding) === link);
     if (focus) {
-      const back = focus.state === 'owned' && likely.some((f) => f.id === focus.finding);
+      const back = focus.state === 'owned' && (focus.relapsed || likely.some((f) => f.id === focus.finding));
       return back ? 'relapsed' : focus.state;
     }
     if (likely.length > 0 || standsOut) return 'open';
