@@ -5,6 +5,7 @@ import { conflict, notFound, wrongField } from '../problems';
 import { athleteRecord, holdAthlete } from '../athlete/athletes';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
+import { easedSince, expectedOf } from './eased';
 import { fociOf } from '../work/foci';
 import { renewGlance } from '../judgement/glance';
 import { currentDiagnosis } from '../judgement/judged';
@@ -36,6 +37,7 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
       result.roots[0]?.finding === given.finding
         ? result.expectedToEase.slice(0, 3).map((e) => findingById(e.finding).title.toLowerCase())
         : [];
+    const expected = eases.length > 0 ? expectedOf(result) : [];
     const why = root
       ? `${causeWords(root.probability)} (${Math.round(100 * root.probability)} %)${eases.length > 0 ? `; should ease: ${eases.join(', ')}` : ''}.`
       : 'By the coach’s own word.';
@@ -59,6 +61,7 @@ export async function putFocus(ctx: Context, athleteId: string, id: string, give
       rung_since_at: ctx.now,
       why: why.slice(0, 500),
       chance_then: result.posterior[given.finding] ?? null,
+      expects: JSON.stringify(expected),
     });
     await renewGlance(inside, athleteId);
     await replan(inside, athleteId);
@@ -73,7 +76,7 @@ export async function changeFocus(ctx: Context, athleteId: string, id: string, c
     await holdAthlete(inside, athleteId);
     const focus = (await fociOf(inside, athleteId)).find((f) => f.id === id);
     if (!focus) throw notFound('focus');
-    if (focus.ended_at !== null)
+    if (focus.ended_at !== null && !(change.ask && focus.state === 'owned' && !change.rung && !change.end))
       throw conflict('The focus has ended', 'This focus was ended already; choose a new one from the diagnosis.');
     const rung = change.rung ?? focus.rung;
     if (rung !== focus.rung)
@@ -91,7 +94,16 @@ export async function changeFocus(ctx: Context, athleteId: string, id: string, c
         reason: `The coach’s word: ${change.reason}`.slice(0, 500),
         by_whom: 'coach',
       });
-    if (change.end) await tenant.from('foci').where('id', id).update({ state: change.end, ended_at: ctx.now });
+    if (change.ask) await tenant.from('foci').where('id', id).update({ asked_at: ctx.now });
+    if (change.end) {
+      const athlete = await athleteRecord(inside, athleteId);
+      const { result, request } = await currentDiagnosis(inside, athleteId, athlete);
+      const outcome = easedSince(focus, result, request);
+      await tenant
+        .from('foci')
+        .where('id', id)
+        .update({ state: change.end, ended_at: ctx.now, outcome: JSON.stringify(outcome) });
+    }
     await reclimb(inside, athleteId, ctx.today);
     await renewGlance(inside, athleteId);
     await replan(inside, athleteId);

@@ -4,6 +4,7 @@ import type { LinkState } from '@wrightonic/core';
 import { athleteRecord } from '../athlete/athletes';
 import type { Context } from '../common/context';
 import { renewAgreements } from './eyes';
+import { coursesOf, keepCourses } from '../work/course';
 import { fociOf } from '../work/foci';
 import { judgedOf } from './judged';
 import { loadOf, workloadOf } from '../load/load';
@@ -36,8 +37,17 @@ export async function renewGlance(ctx: Context, id: string): Promise<void> {
   );
   const { posterior: present, before, flags } = glanceOf(request);
   const focus = foci.find((f) => f.ended_at === null);
-  const chain = chainOf(athlete.discipline, lookedAt(request.evidence), present, before, foci);
-  const { locked, lockComesBack } = workloadOf(ctx, athlete, await loadOf(ctx, id)).today;
+  const load = await loadOf(ctx, id);
+  const courses = await coursesOf(ctx, id, athlete, foci, load, flags);
+  await keepCourses(ctx, foci, courses);
+  const chain = chainOf(
+    athlete.discipline,
+    lookedAt(request.evidence),
+    present,
+    before,
+    foci.map((f) => ({ ...f, relapsed: courses.get(f.id)?.state === 'relapsed' })),
+  );
+  const { locked, lockComesBack } = workloadOf(ctx, athlete, load).today;
   await ctx.tenant
     .from('athletes')
     .where('id', id)

@@ -45,7 +45,7 @@ export async function workOf(
   id: string,
 ): Promise<{ athlete: AthleteRecord; foci: FocusRecord[]; today: AssignmentRecord | null }> {
   const [athlete, foci, { today }] = await Promise.all([athleteRecord(ctx, id), fociOf(ctx, id), comingOf(ctx, id)]);
-  return { athlete, foci: foci.filter((f) => f.ended_at === null).map(toFocus), today };
+  return { athlete, foci: foci.filter((f) => f.ended_at === null).map((f) => toFocus(f, ctx.today)), today };
 }
 
 /** Everything that the athlete page shows without scrolling, and its timeline. */
@@ -75,7 +75,8 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     athlete,
     age: ageOn(athlete.birthDate, ctx.today),
     chain: row.chain,
-    foci: active.map((row) => (may(ctx.user.role, 'judge') ? storyOf(row, result, request) : toFocus(row))),
+    foci: active.map((row) => (may(ctx.user.role, 'judge') ? storyOf(row, result, request) : toFocus(row, ctx.today))),
+    owned: foci.flatMap((f) => (f.state === 'owned' && f.course !== null ? [toFocus(f, ctx.today)] : [])),
     why: may(ctx.user.role, 'judge') ? (active[0]?.why ?? null) : null,
     today,
     next,
@@ -108,7 +109,7 @@ async function rememberChance(ctx: Context, row: AthleteDbRow, chance: number | 
 
 /** A focus with its number then and now, and what moved it: the same on every page. */
 const storyOf = (row: Parameters<typeof toFocus>[0], result: Diagnosis, request: DiagnosisRequest): FocusRecord => ({
-  ...toFocus(row),
+  ...toFocus(row, request.on),
   then: row.chance_then,
   now: result.posterior[row.finding] ?? 0,
   since: speaksOf(request, row.finding, row.started_on),
@@ -187,7 +188,7 @@ export async function athleteWork(ctx: Context, id: string): Promise<AthleteWork
     id,
     athlete: { ...profileOf(athlete), name: athlete.name },
     age: ageOn(athlete.birthDate, ctx.today),
-    foci: foci.filter((f) => f.ended_at === null).map(toFocus),
+    foci: foci.filter((f) => f.ended_at === null).map((f) => toFocus(f, ctx.today)),
     today,
     next,
     workload: workloadOf(ctx, athlete, load),

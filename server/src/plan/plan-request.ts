@@ -1,4 +1,4 @@
-import { addDays, aidsOff, DRILLS, hasDrill, libraryFrom } from '@wrightonic/core';
+import { addDays, aidsOff, DRILLS, hasDrill, libraryFrom, STUCK_AFTER } from '@wrightonic/core';
 import type { IsoDate, Library, PlanRequest } from '@wrightonic/core';
 import type { NewPlan } from '@wrightonic/contract';
 import { conflict } from '../problems';
@@ -18,8 +18,6 @@ export type Asked = NewPlan & Pick<PlanRequest, 'until' | 'began' | 'asItStands'
 const REMEMBERED_DAYS = 28;
 /** Reps of a drill that its cheats are read from. */
 const LAST_REPS = 10;
-/** Sessions on one rung with no move after which its drills are stuck. */
-const STUCK_AFTER = 4;
 const TEST_DRILLS = DRILLS.filter((d) => d.part === 'test').map((d) => d.id);
 
 /** What is asked of a rep. */

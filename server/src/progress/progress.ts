@@ -1,24 +1,72 @@
-import type { FocusProgress, Progress } from '@wrightonic/contract';
-import { addDays, daysOf, fromMph, ownBestShare, summariseSession, toMph } from '@wrightonic/core';
-import type { SessionSummary } from '@wrightonic/core';
+import { may } from '@wrightonic/contract';
+import type { AthleteRecord, EasedRecord, FocusProgress, Progress } from '@wrightonic/contract';
+import {
+  addDays,
+  ageOn,
+  daysOf,
+  fromMph,
+  measureHistories,
+  ownBestShare,
+  rungsOf,
+  SHARED_FROM,
+  summariseSession,
+  toMph,
+} from '@wrightonic/core';
+import type { FindingId, Library, SessionSummary } from '@wrightonic/core';
 
-import { athleteRecord, profileOf } from '../athlete/athletes';
+import { athleteRecord, profileOf, rowOf } from '../athlete/athletes';
+import { easedSince, easedSoFar } from '../focus/eased';
+import { currentDiagnosis } from '../judgement/judged';
+import { academyLibrary } from '../library/library';
+import { coursesOf, measuredOf } from '../work/course';
 import { fociOf, toFocus } from '../work/foci';
 import { movesOf } from '../work/moves';
 import type { Context } from '../common/context';
 import { loadOf } from '../load/load';
+import type { Load } from '../load/load';
+import type { FocusDbRow } from '../db/tables';
 import { gatesOf } from '../log/reclimb';
 import { speedsOf } from '../devices/speeds';
 
 const WEEKS_SHOWN = 12;
 const OWN_BEST_DAYS = 56;
 
-async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProgress[]> {
-  const moves = await movesOf(ctx, athleteId, 200);
-  const foci = (await fociOf(ctx, athleteId)).filter((f) => f.ended_at === null);
+/** What a judgement of today says of what should ease; nothing for those who do not judge. */
+async function easing(
+  ctx: Context,
+  athleteId: string,
+  athlete: AthleteRecord,
+): Promise<(focus: FocusDbRow) => readonly EasedRecord[]> {
+  if (!may(ctx.user.role, 'judge')) return () => [];
+  const { result, request } = await currentDiagnosis(ctx, athleteId, athlete);
+  return (focus) => focus.outcome ?? easedSince(focus, result, request);
+}
+
+/** Drills of a rung that a focus has, and was not worked on with. */
+function otherDrills(library: Library, athlete: AthleteRecord, focus: FocusDbRow, used: ReadonlySet<string>): string[] {
+  const rung = library.ladder(focus.finding, athlete.discipline).rungs.find((r) => r.rung === focus.rung);
+  return rung && 'drills' in rung ? rung.drills.filter((drill) => !used.has(drill)) : [];
+}
+
+async function focusProgress(ctx: Context, athleteId: string, athlete: AthleteRecord, load: Load): Promise<FocusProgress[]> {
+  const all = await fociOf(ctx, athleteId);
+  const [moves, library, eased, flags] = await Promise.all([
+    movesOf(ctx, athleteId, 200),
+    academyLibrary(ctx),
+    easing(ctx, athleteId, athlete),
+    rowOf(ctx, athleteId).then((row): readonly FindingId[] => row.flags),
+  ]);
+  const courses = await coursesOf(ctx, athleteId, athlete, all, load, flags);
+  const foci = all.filter((f) => courses.has(f.id)).sort((a, b) => Number(a.ended_at !== null) - Number(b.ended_at !== null));
   const gates = await gatesOf(ctx, athleteId, foci);
   return Promise.all(
-    foci.map(async (focus) => {
+    foci.map(async (focus): Promise<FocusProgress> => {
+      const drills = await ctx.tenant
+        .from('reps')
+        .where({ focus_id: focus.id, rung: focus.rung, undone: false, gone: false })
+        .distinct('drill')
+        .select('drill');
+      const rungs = rungsOf(focus.finding, library).filter((r) => r < SHARED_FROM);
       const rows = await ctx.tenant
         .from('reps')
         .where({ focus_id: focus.id, undone: false, gone: false })
@@ -30,7 +78,11 @@ async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProg
         .sum({ close: ctx.tenant.raw("judged = 'close'") })
         .sum({ off: ctx.tenant.raw("judged = 'off'") });
       return {
-        focus: toFocus(focus),
+        focus: toFocus(focus, ctx.today),
+        course: courses.get(focus.id)!,
+        eased: eased(focus),
+        tuneUp: rungs[rungs.length - 2] ?? rungs[0] ?? focus.rung,
+        otherDrills: otherDrills(library, athlete, focus, new Set(drills.map((d) => d.drill))),
         sessions: rows.map((r) => ({
           on: r.on_date,
           reps: Number(r.reps),
@@ -48,11 +100,12 @@ async function focusProgress(ctx: Context, athleteId: string): Promise<FocusProg
 /** Speed, gates and load over time. */
 export async function progressOf(ctx: Context, athleteId: string): Promise<Progress> {
   const athlete = await athleteRecord(ctx, athleteId);
-  const [speeds, load, focus] = await Promise.all([
+  const [speeds, load, values] = await Promise.all([
     speedsOf(ctx, athleteId),
     loadOf(ctx, athleteId),
-    focusProgress(ctx, athleteId),
+    measuredOf(ctx, athleteId),
   ]);
+  const focus = await focusProgress(ctx, athleteId, athlete, load);
   const { speedUnit } = ctx.academy;
   const inUnit = speeds.map((s) => ({
     ...s,
@@ -80,6 +133,13 @@ export async function progressOf(ctx: Context, athleteId: string): Promise<Progr
     }),
     ownBest: ownBestShare(inUnit.filter((s) => s.date > addDays(ctx.today, -OWN_BEST_DAYS))),
     focus,
+    measures: measureHistories(
+      values,
+      athlete.discipline,
+      ageOn(athlete.birthDate, ctx.today),
+      focus.map((f) => f.focus.finding),
+    ),
+    easedSoFar: may(ctx.user.role, 'judge') ? await easedSoFar(ctx) : null,
     week: Array.from({ length: WEEKS_SHOWN }, (_, i) => {
       const from = addDays(ctx.today, -7 * (WEEKS_SHOWN - i) + 1);
       const inWeek = days.filter((d) => d.date >= from && d.date < addDays(from, 7));

@@ -1,5 +1,5 @@
 import type { AthleteRow, Need, TodayList, TodayRow } from '@wrightonic/contract';
-import { addDays, findingById } from '@wrightonic/core';
+import { addDays, findingById, groupBy } from '@wrightonic/core';
 import type { Library, PlanSession } from '@wrightonic/core';
 import type { Knex } from 'knex';
 import { dayRows, toDay } from '../plan/days';
@@ -7,11 +7,9 @@ import type { DayRow } from '../plan/days';
 import type { Context } from '../common/context';
 import { academyLibrary } from '../library/library';
 import { toAthleteRow, whereLocked } from '../roster/roster';
-import type { VerdictDbRow } from '../db/tables';
+import type { FocusDbRow, VerdictDbRow } from '../db/tables';
 
 const DAYS_OF_NEWS = 7;
-/** Verdicts in a row without a move that make a focus stuck. */
-const STUCK_AFTER = 4;
 
 function oneLine(session: PlanSession, library: Library): string {
   const main = session.items.find((i) => i.role === 'main') ?? session.items[0];
@@ -38,25 +36,49 @@ async function gateNeeds(ctx: Context): Promise<Need[]> {
   const recent = await ctx.tenant.from('verdicts').where('on_date', '>=', since).orderBy('at', 'desc').limit(400);
   const newest = new Map<string, VerdictDbRow>();
   for (const v of recent) if (!newest.has(v.athlete_id)) newest.set(v.athlete_id, v);
-  const earlier = await ctx.tenant
-    .from('verdicts')
-    .whereIn('focus_id', [...new Set([...newest.values()].map((v) => v.focus_id))])
-    .orderBy('at', 'desc')
-    .limit(2000);
   const athletes = await rowsOf(ctx, [...newest.keys()]);
   return [...newest.values()].flatMap((v): Need[] => {
     const athlete = athletes.get(v.athlete_id);
     if (!athlete || athlete.focus === null) return [];
-    const last = earlier.filter((e) => e.focus_id === v.focus_id).slice(0, STUCK_AFTER);
     const named = { athlete: athlete.id, name: athlete.name };
-    if (last.length === STUCK_AFTER && last.every((e) => e.from_rung === e.to_rung))
-      return [
-        { ...named, kind: 'stuck', text: `No move in ${STUCK_AFTER} sessions: another drill, another school, or look again.` },
-      ];
     if (v.from_rung === v.to_rung || v.by_whom !== 'gate') return [];
     const title = findingById(v.finding).title.toLowerCase();
     return [{ ...named, kind: 'move', text: `The gate moved “${title}” from rung ${v.from_rung} to ${v.to_rung}.` }];
   });
+}
+
+/** Courses that ask for the coach's word, in the order in which they press. */
+const COURSE_NEEDS = ['relapsed', 'stuck', 'done'] as const;
+
+/** Foci that are done, stuck or back, and those of which a clip should be asked for. */
+async function courseNeeds(ctx: Context): Promise<Need[]> {
+  const rows = await ctx.tenant
+    .from('foci')
+    .join('athletes', 'athletes.id', 'foci.athlete_id')
+    .where('athletes.archived', false)
+    .where(
+      (q) =>
+        void q
+          .whereIn('foci.course', COURSE_NEEDS)
+          .orWhere((watch) => void watch.where('foci.watch_from', '<=', ctx.today).whereNull('foci.asked_at')),
+    )
+    .orderBy(['athletes.name', 'foci.id'])
+    .limit(400)
+    .select<(Pick<FocusDbRow, 'finding' | 'course' | 'course_why' | 'watch_why'> & { athlete: string; name: string })[]>(
+      'athletes.id as athlete',
+      'athletes.name',
+      'foci.finding',
+      'foci.course',
+      'foci.course_why',
+      'foci.watch_why',
+    );
+  const needs = rows.map(({ athlete, name, finding, course, course_why: why, watch_why: watch }): Need => {
+    const title = findingById(finding).title;
+    const kind = COURSE_NEEDS.find((state) => state === course);
+    if (kind) return { athlete, name, kind, text: `${title}: ${why}` };
+    return { athlete, name, kind: 'watch', text: `${title}: film the full delivery, ${watch}.` };
+  });
+  return [...COURSE_NEEDS, 'watch'].flatMap((kind) => needs.filter((n) => n.kind === kind).slice(0, NEEDS_OF_A_KIND + 1));
 }
 
 /** Athletes in one state that asks for something, a few of them; one more than is shown tells that there are more. */
@@ -74,6 +96,10 @@ async function standing(
   const rows = await query.select<{ id: string; name: string }[]>('athletes.id', 'athletes.name');
   return rows.map(({ id, name }) => ({ athlete: id, name, kind, text }));
 }
+
+/** The first of each kind, in the order in which the kinds come. */
+const fewOfEach = (needs: readonly Need[]): Need[] =>
+  [...groupBy(needs, (need) => need.kind).values()].flatMap((list) => list.slice(0, NEEDS_OF_A_KIND));
 
 /** Today's lessons, and what needs the coach's eye. */
 export async function todayList(ctx: Context): Promise<TodayList> {
@@ -94,6 +120,7 @@ export async function todayList(ctx: Context): Promise<TodayList> {
       whereLocked(q, ctx.today);
       void q.orderBy('name');
     }),
+    courseNeeds(ctx),
     gateNeeds(ctx),
     standing(
       ctx,
@@ -129,11 +156,13 @@ export async function todayList(ctx: Context): Promise<TodayList> {
   return {
     today: ctx.today,
     rows,
-    needs: needs.flatMap((list) => list.slice(0, NEEDS_OF_A_KIND)),
+    needs: fewOfEach(needs.flat()),
     tomorrow: coming
       .flatMap((id) => athletes.get(id) ?? [])
       .map(({ id, name }) => ({ id, name }))
       .sort((a, b) => (a.name < b.name ? -1 : 1)),
-    more: needs.flatMap((list) => (list.length > NEEDS_OF_A_KIND ? [list[0]!.kind] : [])),
+    more: [...groupBy(needs.flat(), (need) => need.kind)].flatMap(([kind, list]) =>
+      list.length > NEEDS_OF_A_KIND ? [kind] : [],
+    ),
   };
 }

@@ -50,6 +50,8 @@ export interface AthleteOverview {
   readonly age: number;
   readonly chain: Chain;
   readonly foci: readonly FocusRecord[];
+  /** What was owned and is followed: of each finding the newest; not in what a device kept before it was followed. */
+  readonly owned?: readonly FocusRecord[];
   /** The athlete's focus in plain words and why, from the diagnosis it was chosen by. */
   readonly why: string | null;
   readonly today: AssignmentRecord | null;

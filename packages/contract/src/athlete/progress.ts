@@ -1,6 +1,6 @@
 /** Speed, gates and load over time. */
-import type { GateResult, IsoDate, SessionSummary, Trend } from '@wrightonic/core';
-import type { FocusRecord, RungMove } from '../focus/focus';
+import type { GateResult, IsoDate, MeasureHistory, SessionSummary, Trend } from '@wrightonic/core';
+import type { EasedCount, FocusCourse, FocusRecord, RungMove } from '../focus/focus';
 
 export interface SpeedDay {
   readonly on: IsoDate;
@@ -13,11 +13,17 @@ export interface Progress {
   readonly days: readonly SpeedDay[];
   /** Share of full-effort throws of the last eight weeks within 1.5 % of the best. */
   readonly ownBest: number | null;
+  /** In work, then those that are owned. */
   readonly focus: readonly FocusProgress[];
+  /** Those of the foci first; like the next not in what a device kept before. */
+  readonly measures?: readonly MeasureHistory[];
+  /** How often what should ease has eased, in this academy; for those who judge. */
+  readonly easedSoFar?: EasedCount | null;
   readonly week: readonly { readonly from: IsoDate; readonly throws: number; readonly pitches: number }[];
 }
 
-export interface FocusProgress {
+/** Its course is not in what a device kept before courses were followed. */
+export interface FocusProgress extends Partial<FocusCourse> {
   readonly focus: FocusRecord;
   readonly sessions: readonly {
     readonly on: IsoDate;

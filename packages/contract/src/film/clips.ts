@@ -37,6 +37,8 @@ export interface FilmSetup {
   readonly level: boolean;
   /** The athlete is at least half the frame high, from the set to the finish. */
   readonly whole: boolean;
+  /** How hard the throws were, percent; left out or null where nobody said. Without it a clip cannot tell that a focus is done. */
+  readonly effort?: number | null;
 }
 export const filmSetupSchema = objectOf<FilmSetup>({
   view: oneOf(VIEWS.filter((v) => v !== '3d') as Exclude<View, '3d'>[]).required(),
@@ -44,6 +46,7 @@ export const filmSetupSchema = objectOf<FilmSetup>({
   cameraHeightM: Joi.number().min(0).max(10).allow(null).required(),
   level: Joi.boolean().required(),
   whole: Joi.boolean().required(),
+  effort: Joi.number().integer().min(10).max(100).allow(null),
 });
 
 export interface NewClip {

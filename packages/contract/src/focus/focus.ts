@@ -1,6 +1,6 @@
 /** What an athlete works on, its rung, and how it moved. */
 import { FINDING_IDS, RUNGS } from '@wrightonic/core';
-import type { DatedEvidence, FindingId, GateVerdict, IsoDate, Rung } from '@wrightonic/core';
+import type { Course, CourseState, DatedEvidence, FindingId, GateVerdict, IsoDate, Rung } from '@wrightonic/core';
 import Joi from 'joi';
 import { objectOf, oneOf, text, uuid } from '../schema/schema';
 
@@ -21,13 +21,16 @@ export const newFocusSchema = objectOf<NewFocus>({
 export interface FocusChange {
   readonly rung?: Rung;
   readonly end?: 'owned' | 'left-alone';
+  /** A clip of the full delivery is asked for. */
+  readonly ask?: true;
   readonly reason: string;
 }
 export const focusChangeSchema = objectOf<FocusChange>({
   rung: Joi.number().valid(...RUNGS),
   end: oneOf(['owned', 'left-alone'] as const),
+  ask: Joi.boolean().valid(true),
   reason: text(500).required(),
-}).or('rung', 'end');
+}).or('rung', 'end', 'ask');
 
 export interface FocusRecord {
   readonly id: string;
@@ -45,6 +48,45 @@ export interface FocusRecord {
   readonly since?: readonly DatedEvidence[];
   /** Good reps of work on it after the newest of these: older looks count for less by them. */
   readonly worked?: number;
+  /** Where it stands by its measures; null where that was not worked out yet. */
+  readonly course: CourseGlance | null;
+}
+
+/** A course in short. */
+export interface CourseGlance {
+  readonly state: CourseState;
+  readonly reason: string;
+  /** Why a clip should be asked for now; null where none is wanted. */
+  readonly watch: string | null;
+  readonly askedAt: string | null;
+}
+
+/** A finding that should ease once the focus is worked on, and how likely it was there when that was said. */
+export interface ExpectedRecord {
+  readonly finding: FindingId;
+  readonly then: number;
+}
+/** What became of it; `eased` is null where nothing has spoken of it since, so that nobody can say. */
+export interface EasedRecord extends ExpectedRecord {
+  readonly now: number;
+  readonly eased: boolean | null;
+}
+
+/** Where a focus stands by its measures, and what to do about it. */
+export interface FocusCourse {
+  readonly course: Course;
+  /** What should ease, and whether it has; empty for those who do not judge. */
+  readonly eased: readonly EasedRecord[];
+  /** The rung before last of its ladder: where a tune-up begins. */
+  readonly tuneUp: Rung;
+  /** Drills of its rung that it has not been worked on with, by id. */
+  readonly otherDrills: readonly string[];
+}
+
+/** How often what should ease has eased, in all foci of the academy that have ended. */
+export interface EasedCount {
+  readonly eased: number;
+  readonly of: number;
 }
 
 export interface RungMove {

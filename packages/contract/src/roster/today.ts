@@ -14,7 +14,7 @@ export interface TodayRow {
 export interface Need {
   readonly athlete: string;
   readonly name: string;
-  readonly kind: 'pain' | 'move' | 'stuck' | 'no-focus' | 'no-plan' | 'intake';
+  readonly kind: 'pain' | 'relapsed' | 'stuck' | 'done' | 'watch' | 'move' | 'no-focus' | 'no-plan' | 'intake';
   readonly text: string;
 }
 

@@ -1,4 +1,5 @@
 import type { Migration } from './columns';
+import { course } from './course';
 import { film } from './film';
 import { first } from './first';
 import { handOuts } from './hand-outs';
@@ -29,4 +30,5 @@ export const MIGRATIONS: readonly Migration[] = [
   lean,
   run,
   handOuts,
+  course,
 ];

@@ -2,12 +2,15 @@
 import type {
   HandOutWhat,
   BodyReadingRow as BodyReading,
+  EasedRecord,
+  ExpectedRecord,
   FocusRecord,
   NewBodyReading,
   OutingKind,
   RungMove,
 } from '@wrightonic/contract';
 import type {
+  Course,
   FindingId,
   GateResult,
   IsoDate,
@@ -41,6 +44,14 @@ export interface FocusDbRow extends Kept, OfAthlete {
   chance_then: number | null;
   set_aside: string | null;
   ended_at: Date | null;
+  // Its course by its measures, as it was worked out last.
+  course: Course['state'] | null;
+  course_why: string | null;
+  watch_from: IsoDate | null;
+  watch_why: string | null;
+  asked_at: Date | null;
+  expects: readonly ExpectedRecord[] | null;
+  outcome: readonly EasedRecord[] | null;
 }
 
 export interface VerdictDbRow extends Kept, OfAthlete {

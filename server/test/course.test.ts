@@ -1,0 +1,139 @@
+import { v4 as uuid } from 'uuid';
+import { clipOf, webm } from './clip';
+import { addAthlete, eye, makeFocus, signedIn, startHarness } from './harness';
+import type { Client, Harness } from './harness';
+
+let harness: Harness;
+let coach: Client;
+beforeAll(async () => {
+  harness = await startHarness();
+  coach = await signedIn(harness);
+});
+afterAll(() => harness.close());
+beforeEach(() => {
+  harness.clock.now = new Date('2026-03-02T15:30:00Z');
+});
+afterEach(() => expect(harness.faults).toEqual([]));
+
+const at = (day: string) => (harness.clock.now = new Date(`${day}T15:30:00Z`));
+
+/** A measured throw of a day, as film leaves it: a clip, what it gave, and the link between them. */
+async function measured(athlete: string, on: string, value: number, effort: number | null = 95): Promise<void> {
+  at(on);
+  const clip = uuid();
+  const { setup } = clipOf(webm(64));
+  await coach
+    .put(`/athletes/${athlete}/clips/${clip}`, clipOf(webm(64), { on, setup: effort === null ? setup : { ...setup, effort } }))
+    .expect(200);
+  const { academy_id } = await harness.db('athletes').where('id', athlete).first();
+  const observation = uuid();
+  await harness.db('observations').insert({
+    id: observation,
+    academy_id,
+    athlete_id: athlete,
+    on_date: on,
+    author: 'film',
+    source: 'film',
+    evidence: JSON.stringify({ kind: 'measure', measure: 'stride-length', event: 'contact', value, unit: '%height', sd: 2 }),
+  });
+  await harness.db('clip_measures').insert({ academy_id, clip_id: clip, observation_id: observation });
+  // Whatever is seen next renews what is kept.
+  await coach.put(`/athletes/${athlete}/observations/${uuid()}`, eye('fly-open', 'unsure', on)).expect(200);
+}
+
+const today = async (athlete: string) => {
+  const { body } = await coach.get('/today').expect(200);
+  return (body.needs as { athlete: string; kind: string; text: string }[]).filter(
+    (n) => n.athlete === athlete && !['no-plan', 'no-focus', 'intake'].includes(n.kind),
+  );
+};
+const progress = async (athlete: string) => (await coach.get(`/athletes/${athlete}/progress`).expect(200)).body;
+
+/** A grown thrower with a stride that is too short, measured on the first day. */
+async function shortStrider(): Promise<{ athlete: string; focus: string }> {
+  const athlete = await addAthlete(coach, { birthDate: '2005-01-10' });
+  await coach.put(`/athletes/${athlete}/consents/${uuid()}`, { kind: 'film', given: true, by: 'Testa Birchley' }).expect(200);
+  await coach.put(`/athletes/${athlete}/observations/${uuid()}`, eye('short-stride', 'yes', '2026-03-02')).expect(200);
+  await measured(athlete, '2026-03-02', 64);
+  return { athlete, focus: await makeFocus(coach, athlete, 'short-stride') };
+}
+
+it('goes from working over holding and done to owned by the coach’s word, and relapses when it is measured so', async () => {
+  const { athlete, focus } = await shortStrider();
+  expect((await progress(athlete)).focus[0].course.state).toBe('working');
+  await measured(athlete, '2026-04-01', 84);
+  expect((await progress(athlete)).focus[0].course.state).toBe('holding');
+  expect((await today(athlete)).filter((n) => n.kind === 'done')).toEqual([]);
+  await measured(athlete, '2026-04-08', 83);
+  expect(await today(athlete)).toContainEqual(
+    expect.objectContaining({ kind: 'done', text: expect.stringContaining('in band') }),
+  );
+
+  const { body: after } = await coach
+    .post(`/athletes/${athlete}/foci/${focus}/change`, { end: 'owned', reason: 'In band on two days' })
+    .expect(200);
+  expect(after.foci).toEqual([]);
+  expect(after.owned).toMatchObject([{ finding: 'short-stride', course: { state: 'owned', watch: null } }]);
+  expect(after.chain).toContain('owned');
+
+  at('2026-05-05');
+  expect(await today(athlete)).toEqual([]);
+  at('2026-05-06');
+  expect(await today(athlete)).toMatchObject([{ kind: 'watch', text: expect.stringContaining('4 weeks after') }]);
+  await coach.post(`/athletes/${athlete}/foci/${focus}/change`, { ask: true, reason: 'Asked for a clip' }).expect(200);
+  expect(await today(athlete)).toEqual([]);
+
+  await measured(athlete, '2026-05-10', 64);
+  expect((await today(athlete)).map((n) => n.kind)).toEqual(['relapsed']);
+  const { body: back } = await coach.get(`/athletes/${athlete}`).expect(200);
+  expect(back.chain).toContain('relapsed');
+  const { focus: told } = await progress(athlete);
+  expect(told[0].course.state).toBe('relapsed');
+  // A tune-up starts at the rung before last, as a focus of its own; it is not asked for twice.
+  await makeFocus(coach, athlete, 'short-stride', told[0].tuneUp);
+  expect((await today(athlete)).filter((n) => n.kind === 'relapsed')).toEqual([]);
+});
+
+it('counts nothing whose effort was not noted, and says so', async () => {
+  const { athlete } = await shortStrider();
+  await measured(athlete, '2026-04-01', 84, null);
+  await measured(athlete, '2026-04-08', 83, null);
+  const { focus } = await progress(athlete);
+  expect(focus[0].course).toMatchObject({ state: 'working', reason: expect.stringContaining('not noted') });
+  expect((await today(athlete)).map((n) => n.kind)).not.toContain('done');
+});
+
+it('keeps what should ease with the focus, and what became of it, and counts it', async () => {
+  const athlete = await addAthlete(coach, { birthDate: '2005-01-10' });
+  for (const [finding, answer] of Object.entries({
+    stall: 'yes',
+    'late-hips': 'yes',
+    'turn-together': 'yes',
+    'stuck-back': 'no',
+  }))
+    await coach.put(`/athletes/${athlete}/observations/${uuid()}`, eye(finding, answer, '2026-03-02')).expect(200);
+  const focus = await makeFocus(coach, athlete);
+  const before = (await progress(athlete)).focus[0].eased as { finding: string; eased: boolean | null }[];
+  expect(before.length).toBeGreaterThan(0);
+  // Nobody has looked since: nobody can say.
+  expect(before.every((e) => e.eased === null)).toBe(true);
+  at('2026-04-10');
+  for (const finding of ['late-hips', 'turn-together', 'stall'])
+    await coach.put(`/athletes/${athlete}/observations/${uuid()}`, eye(finding, 'no', '2026-04-10')).expect(200);
+  const since = (await progress(athlete)).focus[0].eased as { finding: string; eased: boolean | null }[];
+  expect(since.find((e) => e.finding === 'late-hips')?.eased).toBe(true);
+  await coach.post(`/athletes/${athlete}/foci/${focus}/change`, { end: 'owned', reason: 'Gone' }).expect(200);
+  const { easedSoFar, focus: kept } = await progress(athlete);
+  expect(kept[0].eased).toEqual(since);
+  expect(easedSoFar.of).toBe(since.filter((e) => e.eased !== null).length);
+  expect(easedSoFar.eased).toBe(since.filter((e) => e.eased).length);
+});
+
+it('tells the family where it stands, and not what the coach suspects', async () => {
+  const { athlete } = await shortStrider();
+  const own = await signedIn(harness, { academy: coach.academy, role: 'guardian', athletes: [athlete] });
+  const { body } = await own.get(`/athletes/${athlete}/progress`).expect(200);
+  expect(body.focus[0].course.state).toBe('working');
+  expect(body.focus[0].eased).toEqual([]);
+  expect(body.easedSoFar).toBeNull();
+});
