@@ -50,7 +50,15 @@ const plan = planOf({
   availability: athlete.availability,
   equipment: [...athlete.equipment],
 });
-const focus = { id: 'f', finding: 'stall', rung: 2, state: 'working', startedOn: '2026-04-01', rungSince: '2026-04-20' } as const;
+const focus = {
+  id: 'f',
+  finding: 'stall',
+  rung: 2,
+  state: 'working',
+  startedOn: '2026-04-01',
+  rungSince: '2026-04-20',
+  course: null,
+} as const;
 const overview: AthleteOverview = {
   id: 'a',
   athlete,

@@ -37,7 +37,7 @@ export const workOf = (plan: Plan): AthleteWork =>
     speed: null,
     flags: [],
     athlete: { ...PROFILE, name: 'Testa Birchley', season: 'off', availability: [], equipment: [], partner: true, schools: {} },
-    foci: [{ id: 'f', finding: 'stall', rung: 4, state: 'working', startedOn: TODAY, rungSince: TODAY }],
+    foci: [{ id: 'f', finding: 'stall', rung: 4, state: 'working', startedOn: TODAY, rungSince: TODAY, course: null }],
     lastThrow: null,
     speeds: [],
     today: { id: 's', on: TODAY, session: plan.sessions[0]!, done: false },

@@ -14,6 +14,7 @@ const FOCUS: FocusRecord = {
   state: 'working',
   startedOn: '2026-05-04',
   rungSince: '2026-05-04',
+  course: null,
 };
 
 function story(more: Partial<FocusRecord>, own = vocabularyOf([])): string | null {

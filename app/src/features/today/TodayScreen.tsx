@@ -33,11 +33,17 @@ function Lesson({ row }: { readonly row: TodayRow }) {
 const NEED_WORDS: Record<Need['kind'], string> = {
   pain: 'Pain',
   move: 'Gate',
+  relapsed: 'Back again',
   stuck: 'Stuck',
+  done: 'Done?',
+  watch: 'Film',
   'no-focus': 'New',
   'no-plan': 'Plan',
   intake: 'Intake',
 };
+
+/** What is decided on an athlete’s numbers. */
+const ON_NUMBERS: ReadonlySet<Need['kind']> = new Set(['relapsed', 'stuck', 'done', 'watch']);
 
 /** Walking to the cage: who is next, what today is, what needs you. */
 export function TodayScreen() {
@@ -115,10 +121,15 @@ export function TodayScreen() {
         <Section title="Needs you" note={data.more.length > 0 ? 'the first of each kind; the roster’s filter has all' : ''}>
           {data.needs.length === 0 ? <Text style={{ color: palette.soft }}>Nothing waits for you.</Text> : null}
           {data.needs.slice(0, 30).map((need, i) => (
-            <LinkRow key={`${need.athlete}-${i}`} onPress={() => router.push(`/athletes/${need.athlete}`)}>
+            <LinkRow
+              key={`${need.athlete}-${i}`}
+              onPress={() => router.push(`/athletes/${need.athlete}${ON_NUMBERS.has(need.kind) ? '/numbers' : ''}`)}
+            >
               <Text variant="bodyMedium">
                 <Text style={{ fontWeight: '600' }}>{need.name}</Text>
-                <Text style={{ color: need.kind === 'pain' ? palette.clay : palette.soft }}>{`  ${NEED_WORDS[need.kind]}`}</Text>
+                <Text
+                  style={{ color: need.kind === 'pain' || need.kind === 'relapsed' ? palette.clay : palette.soft }}
+                >{`  ${NEED_WORDS[need.kind]}`}</Text>
               </Text>
               <Text variant="bodySmall" style={{ color: palette.soft }}>
                 {need.text}

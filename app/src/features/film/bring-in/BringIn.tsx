@@ -21,6 +21,8 @@ interface Props {
   readonly busy: boolean;
 }
 
+/** How hard throws are filmed, percent: easy, as a flagged thrower does, nearly and fully as in a game. */
+const EFFORTS = [60, 75, 85, 95, 100] as const;
 /** How far from the athlete and how high a camera may stand, metres. */
 const DISTANCES_M = { low: 0.5, high: 100 };
 const HEIGHTS_M = { low: 0, high: 10 };
@@ -39,6 +41,7 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
   const [camera, setCamera] = useState('');
   const [level, setLevel] = useState(true);
   const [whole, setWhole] = useState(true);
+  const [effort, setEffort] = useState<number | null>(null);
   const [on, setOn] = useState(today);
   // What cannot be read is NaN, and lies within nothing.
   const lengthOf = (text: string): number | null => {
@@ -51,6 +54,7 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
     cameraHeightM: lengthOf(camera),
     level,
     whole,
+    effort,
   };
   const says = rateSentence(info.frames, info.playFps, rate);
   const warnings = setupWarnings(setup, units);
@@ -146,6 +150,19 @@ export function BringIn({ chosen, today, onKeep, onCancel, busy }: Props) {
         {[...(uneven ? [uneven] : []), ...warnings].map((w) => (
           <Caution key={w}>{w}</Caution>
         ))}
+      </Section>
+      <Section title="Thrown at" note="effort; without it a clip cannot tell that a focus is done">
+        <Row>
+          {EFFORTS.map((e) => (
+            <Choice
+              key={e}
+              label={`${e} %`}
+              chosen={e === effort}
+              onPress={() => setEffort(e === effort ? null : e)}
+              testID={`effort-${e}`}
+            />
+          ))}
+        </Row>
       </Section>
       <DateField label="Filmed on" value={on} onChange={setOn} testID="filmed-on" />
       <Row>

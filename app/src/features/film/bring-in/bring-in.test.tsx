@@ -36,9 +36,10 @@ describe('a clip that is brought in', () => {
     fireEvent.press(screen.getByTestId('level'));
     expect(screen.getByText(/not level/)).toBeTruthy();
     fireEvent.changeText(screen.getByTestId('filmed-on'), '25.4.2026');
+    fireEvent.press(screen.getByTestId('effort-95'));
     keep();
     expect(onKeep).toHaveBeenCalledWith(
-      { view: 'front', distanceM: 7.5, cameraHeightM: 1, level: false, whole: true },
+      { view: 'front', distanceM: 7.5, cameraHeightM: 1, level: false, whole: true, effort: 95 },
       120,
       '2026-04-25',
     );

@@ -1,0 +1,120 @@
+import type { FocusProgress, Progress } from '@wrightonic/contract';
+import { courseOf, GATE_DEFAULTS, judgeGate, measureHistories, trend } from '@wrightonic/core';
+import type { Course, CourseValue } from '@wrightonic/core';
+import { fireEvent, screen } from '@testing-library/react-native';
+import { api } from '../../data/api';
+import { leavePage, openPage } from '../../testing/page';
+import { NumbersScreen } from './NumbersScreen';
+
+afterEach(leavePage);
+
+const value = (on: string, v: number, effort: number | null = 95): CourseValue => ({
+  on,
+  measure: 'stride-length',
+  event: 'contact',
+  value: v,
+  sd: 2,
+  effort: effort === null ? null : [effort, effort],
+});
+
+const START = '2026-03-02';
+const THEN = [value(START, 64), value('2026-04-01', 84), value('2026-04-08', 83)];
+
+function progressWith(values: readonly CourseValue[], more: { ownedOn?: string; verdicts?: number } = {}): Progress {
+  const course: Course = courseOf({
+    finding: 'short-stride',
+    discipline: 'overhand',
+    age: 21,
+    flagged: false,
+    startedOn: START,
+    ownedOn: more.ownedOn ?? null,
+    values,
+    verdictsWithoutMove: more.verdicts ?? 0,
+    thrownOn: [],
+    today: '2026-05-20',
+  });
+  const part: FocusProgress = {
+    focus: {
+      id: 'f',
+      finding: 'short-stride',
+      rung: 4,
+      state: more.ownedOn ? 'owned' : 'working',
+      startedOn: START,
+      rungSince: START,
+      course: { state: course.state, reason: course.reason, watch: course.watch?.why ?? null, askedAt: null },
+    },
+    sessions: [],
+    gate: judgeGate([], GATE_DEFAULTS, 4),
+    moves: [],
+    course,
+    eased: [
+      { finding: 'late-hips', then: 0.8, now: 0.2, eased: true },
+      { finding: 'fly-open', then: 0.6, now: 0.6, eased: null },
+    ],
+    tuneUp: 5,
+    otherDrills: [],
+  };
+  return {
+    trend: trend({
+      on: '2026-05-20',
+      athlete: { discipline: 'overhand', throws: 'R', birthDate: '2005-01-10', heightM: 1.8, massKg: 80, level: 'college' },
+      readings: [],
+    }),
+    days: [],
+    ownBest: null,
+    focus: [part],
+    measures: measureHistories(values, 'overhand', 21, ['short-stride']),
+    easedSoFar: { eased: 7, of: 11 },
+    week: [{ from: '2026-05-14', throws: 0, pitches: 0 }],
+  };
+}
+
+async function show(progress: Progress) {
+  const { store, sent } = openPage(<NumbersScreen id="a" />, { '/api/athletes/a/progress': progress }, {});
+  await store.dispatch(api.endpoints.me.initiate());
+  await screen.findByText('Numbers');
+  return sent;
+}
+
+it('proposes what is done, with what it rests on, and sends the coach’s word', async () => {
+  const sent = await show(progressWith(THEN));
+  expect(screen.getByTestId('course')).toHaveTextContent(/Ready to be called owned\..*in band/);
+  expect(screen.getByText(/64 to 83 % of height, a real change/)).toBeTruthy();
+  fireEvent.press(screen.getByTestId('call-owned'));
+  await screen.findByTestId('course');
+  expect(sent).toContainEqual(
+    expect.objectContaining({ url: '/api/athletes/a/foci/f/change', body: expect.objectContaining({ end: 'owned' }) }),
+  );
+});
+
+it('says what should ease and whether it has, and how often that came true', async () => {
+  await show(progressWith(THEN));
+  const eased = screen.getByTestId('eased');
+  expect(eased).toHaveTextContent(/: eased, 80 % then, 20 % now/);
+  expect(eased).toHaveTextContent(/nobody has looked since, 60 % then/);
+  expect(eased).toHaveTextContent(/7 of 11/);
+});
+
+it('offers a tune-up of what is back, and what is asked for', async () => {
+  await show(progressWith([...THEN, value('2026-05-18', 64)], { ownedOn: '2026-04-10' }));
+  expect(screen.getByTestId('course')).toHaveTextContent(/^Back again\./);
+  expect(screen.getByTestId('tune-up')).toHaveTextContent('Tune up on rung 5');
+  await leavePage();
+  await show(progressWith(THEN, { ownedOn: '2026-04-10' }));
+  expect(screen.getByTestId('course')).toHaveTextContent(/Film the full delivery: 4 weeks after it was owned/);
+  expect(screen.getByTestId('clip-asked')).toBeTruthy();
+});
+
+it('draws nothing, one date and hundreds', async () => {
+  await show({ ...progressWith([]), measures: [] });
+  expect(screen.getByText('Nothing has been measured on film yet')).toBeTruthy();
+  await leavePage();
+  await show(progressWith([value(START, 64, null)]));
+  expect(screen.getByText(/64 % of height on 2 Mar/)).toBeTruthy();
+  await leavePage();
+  const many = Array.from({ length: 300 }, (_, i) =>
+    value(new Date(Date.UTC(2025, 0, 1 + i)).toISOString().slice(0, 10), 70 + (i % 9)),
+  );
+  await show(progressWith(many));
+  expect(screen.getByTestId('measure-stride-length')).toBeTruthy();
+});
