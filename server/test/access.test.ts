@@ -4,7 +4,7 @@ import { v4 as uuid } from 'uuid';
 import request from 'supertest';
 import { AUDIT } from '../src/http/audit';
 import type { HandledRoute } from '../src/http/handlers';
-import { BODIES } from './bodies';
+import { BODIES, QUERIES } from './bodies';
 import { addAthlete, rowsBy, signedIn, startHarness } from './harness';
 import type { Client, Harness } from './harness';
 
@@ -58,7 +58,7 @@ const EVERY = ROLES.flatMap((role) => HANDLED.map(([name, route]) => [role, name
 
 const call = (client: Client, name: RouteName, route: Route, athlete: string, id: string = uuid()) =>
   client[route.method](
-    `${route.path.replace(':athlete', athlete).replace(':id', id)}${name === 'putClipPart' ? '?from=0' : ''}`,
+    `${route.path.replace(':athlete', athlete).replace(':id', id)}${QUERIES[name] ?? ''}`,
     BODIES[name]?.(own) ?? {},
   );
 

@@ -42,6 +42,13 @@ const HAND_OUT = (own: string) => ({
 });
 
 /** A body that each endpoint would take, so that a refusal is about the person and not the body. */
+/** The search part of addresses that need one. */
+export const QUERIES: Partial<Record<RouteName, string>> = {
+  putClipPart: '?from=0',
+  academyCsv: '?table=reps',
+  athleteCsv: '?table=reps',
+};
+
 export const BODIES: Partial<Record<RouteName, (own: string) => object>> = {
   lookAtHandOut: (own) => HAND_OUT(own),
   putHandOut: (own) => HAND_OUT(own),

@@ -25,7 +25,7 @@ async function measured(athlete: string, on: string, value: number, effort: numb
   await coach
     .put(`/athletes/${athlete}/clips/${clip}`, clipOf(webm(64), { on, setup: effort === null ? setup : { ...setup, effort } }))
     .expect(200);
-  const { academy_id } = await harness.db('athletes').where('id', athlete).first();
+  const academy_id = coach.academy;
   const observation = uuid();
   await harness.db('observations').insert({
     id: observation,

@@ -101,6 +101,7 @@ export interface Client {
   readonly post: (path: string, body?: object) => request.Test;
   readonly delete: (path: string, body?: object) => request.Test;
   readonly putBytes: (path: string, bytes: Buffer) => request.Test;
+  readonly postBytes: (path: string, bytes: Buffer) => request.Test;
   /** Text that says it is JSON, whatever it is. */
   readonly sendText: (method: 'get' | 'put' | 'post' | 'delete', path: string, text: string) => request.Test;
 }
@@ -152,6 +153,7 @@ export async function signedIn(harness: Harness, as: As = {}): Promise<Client> {
     post: (path, body = {}) => agent.post(`/api${path}`).send(body),
     delete: (path) => agent.delete(`/api${path}`),
     sendText: (method, path, text) => agent[method](`/api${path}`).set('Content-Type', 'application/json').send(text),
+    postBytes: (path, bytes) => agent.post(`/api${path}`).set('Content-Type', 'application/octet-stream').send(bytes),
     putBytes: (path, bytes) => agent.put(`/api${path}`).set('Content-Type', 'application/octet-stream').send(bytes),
   };
 }

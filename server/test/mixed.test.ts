@@ -1,7 +1,7 @@
 import { ROUTES } from '@wrightonic/contract';
 import type { Route, RouteName } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
-import { BODIES } from './bodies';
+import { BODIES, QUERIES } from './bodies';
 import { addAthlete, eye, rep, rowsBy, signedIn, startHarness } from './harness';
 import type { Client, Harness } from './harness';
 
@@ -57,7 +57,7 @@ it('has an id of everything that hangs on an athlete', () => {
 it.each(MIXED)('%s with the id of another athlete changes nothing of theirs and shows nothing', async (name, route) => {
   const before = await rowsOfOther();
   const word = route.path.split('/')[3]!;
-  const path = `${route.path.replace(':athlete', own).replace(':id', theirs[word]!)}${name === 'putClipPart' ? '?from=0' : ''}`;
+  const path = `${route.path.replace(':athlete', own).replace(':id', theirs[word]!)}${QUERIES[name] ?? ''}`;
   for (const client of [owner, guardian]) {
     const body = BODIES[name]?.(own) ?? {};
     const answer = await (route.bytes === 'in' ? client.putBytes(path, Buffer.alloc(10)) : client[route.method](path, body));

@@ -17,7 +17,17 @@ export const TOPICS: readonly Topic[] = [...ATHLETE_TOPICS, ...ACADEMY_TOPICS];
 export type Base = BaseQueryFn<FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta>;
 
 /** Bytes and channels go by other ways than one question and one answer. */
-const BY_HAND = ['putClipPart', 'clipFile', 'sendToChannel', 'listenToChannel'] as const;
+const BY_HAND = [
+  'putClipPart',
+  'clipFile',
+  'sendToChannel',
+  'listenToChannel',
+  'academyBundle',
+  'takeBundle',
+  'academyCsv',
+  'athleteBundle',
+  'athleteCsv',
+] as const;
 type Asked = Exclude<RouteName, (typeof BY_HAND)[number]>;
 type ReadName = {
   [K in Asked]: (typeof ROUTES)[K] extends { readonly method: 'get' } | { readonly asks: true } ? K : never;

@@ -8,6 +8,14 @@ export function download(name: string, type: string, text: string): void {
   URL.revokeObjectURL(address);
 }
 
+/** Saves what the server makes at an address of this site as a file; its name comes with it. */
+export function saveFrom(address: string): void {
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = '';
+  link.click();
+}
+
 export interface PickedFile {
   readonly name: string;
   /** The file's bytes as they are. */

@@ -13,6 +13,7 @@ export * from './commands/gate';
 export * from './commands/plan';
 export * from './commands/simulate';
 export * from './commands/trend';
+export * from './bundle/bundle';
 export * from './film/at-a-glance';
 export * from './film/clips';
 export * from './film/film';

@@ -3,6 +3,7 @@
 import { accountRoutes } from './account/routes';
 import { athleteRoutes } from './athlete/routes';
 import { bodyRoutes, deviceRoutes } from './body/routes';
+import { bundleRoutes } from './bundle/routes';
 import { filmRoutes } from './film/routes';
 import { handOutRoutes } from './hand-out/routes';
 import { judgementRoutes } from './judgement/routes';
@@ -22,6 +23,7 @@ export const ROUTES = {
   ...athleteRoutes,
   ...bodyRoutes,
   ...filmRoutes,
+  ...bundleRoutes,
   ...judgementRoutes,
   ...planRoutes,
   ...logRoutes,

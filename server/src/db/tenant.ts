@@ -71,6 +71,11 @@ export class Tenant {
       });
   }
 
+  /** Inserts rows of whichever table, whose columns have been checked; one that is there already is an error. */
+  async insertAny(table: Name, rows: readonly object[]): Promise<void> {
+    if (rows.length > 0) await this.plain(table).insert(this.marked(rows));
+  }
+
   /** Writes rows under their own key, over what is there. @param columns what is written over */
   async write<N extends Name>(
     table: N,
@@ -87,6 +92,11 @@ export class Tenant {
   /** Holds an athlete's row until the end of the transaction: whoever writes about the same athlete waits. Undefined when there is none. */
   hold(athlete: string): Promise<AcademyTables['athletes'] | undefined> {
     return this.from('athletes').where('id', athlete).forUpdate().first();
+  }
+
+  /** Names of a table's columns. */
+  async columns(table: Name): Promise<string[]> {
+    return Object.keys(await this.db(table).columnInfo());
   }
 
   raw(sql: string): Knex.Raw {

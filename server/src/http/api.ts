@@ -1,5 +1,5 @@
 import { routeOf, ROUTES } from '@wrightonic/contract';
-import type { AthleteExport, PasswordChange } from '@wrightonic/contract';
+import type { AthleteExport, Download, PasswordChange } from '@wrightonic/contract';
 import express from 'express';
 import type { Request, Response, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
@@ -19,7 +19,7 @@ import { contextFor } from './context';
 import { problemHandler } from './faults';
 import { answerTo, HANDLED } from './handlers';
 import type { HandledRoute } from './handlers';
-import { piecesOf, sendPieces } from './pieces';
+import { piecesOf, sendFile, sendPieces } from './pieces';
 import { liveChannel } from './live';
 import { faultNote } from './notes';
 import { permit } from './permit';
@@ -58,6 +58,7 @@ export interface ApiOptions {
   readonly ends?: AbortSignal;
 }
 
+const isDownload = (name: HandledRoute, answer: unknown): answer is Download => routeOf(name).bytes === 'out' && answer !== null;
 const isExport = (name: HandledRoute, answer: unknown): answer is AthleteExport => name === 'exportAthlete' && answer !== null;
 
 /** The API, mounted from the contract's table of routes. */
@@ -194,8 +195,10 @@ export function api({ db, clock, log, clipsFolder, think, ends, program = '' }: 
             );
       for (const work of after) await work().catch((error: unknown) => log(faultNote(error)));
       if (answer instanceof BadClip) throw answer;
-      if (name === 'exportAthlete') await recordAudit(name, call);
+      // Whoever takes something out is noted too.
+      if (route.method === 'get') await recordAudit(name, call);
       if (answer === null && route.answer.name === 'nothing') res.status(204).end();
+      else if (isDownload(name, answer)) await sendFile(res, answer);
       else if (isExport(name, answer)) await sendPieces(res, piecesOf(answer));
       else res.json(answer ?? null);
     });

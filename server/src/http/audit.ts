@@ -1,6 +1,7 @@
 import { CONSENT_TEXTS, ROLE_NAMES } from '@wrightonic/contract';
 import type {
   Archiving,
+  CsvQuery,
   LoadRemoval,
   LogBatch,
   NewBodyNote,
@@ -62,6 +63,11 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
     return `${consent.given ? 'noted consent' : 'noted that consent was taken back'}: ${CONSENT_TEXTS[consent.kind].toLowerCase()}`;
   },
   archive: ({ body }) => ((body as Archiving).archived ? 'put the athlete away' : 'brought the athlete back'),
+  academyBundle: 'took out everything of the academy',
+  takeBundle: 'took a bundle in',
+  academyCsv: ({ query }) => `took out the table ${(query as CsvQuery).table}`,
+  athleteBundle: 'took out the athlete’s bundle',
+  athleteCsv: ({ query }) => `took out the athlete’s ${(query as CsvQuery).table}`,
   exportAthlete: 'took out everything about the athlete',
   eraseAthlete: 'erased an athlete for good',
   putBodyCheck: 'started or changed a body check',

@@ -1,6 +1,10 @@
 import type { AnswerOf, BodyOf, QueryOf, RouteName } from '@wrightonic/contract';
 import { changePassword, me, signOutEverywhere } from '../people/account';
 import { athleteWork, overview } from '../overview/overview';
+import { csvFile } from '../bundle/csv';
+import { takeBundle } from '../bundle/in';
+import { bundleOf } from '../bundle/out';
+import { rowOf } from '../athlete/athletes';
 import { putAthlete } from '../entry/put-athlete';
 import { bodyOf } from '../body/body-picture';
 import { dropBodyReading, finishBodyCheck, putBodyCheck, putBodyNote, putBodyReading } from '../body-check/body';
@@ -85,6 +89,19 @@ export const HANDLERS: Handlers = {
   exportAthlete: ({ ctx, athlete }) => exportAthlete(ctx, athlete),
   erasePreview: ({ ctx, athlete }) => erasePreview(ctx, athlete),
   eraseAthlete: ({ ctx, clipsFolder, athlete, body }) => eraseAthlete(ctx, clipsFolder, athlete, body),
+  academyBundle: ({ ctx, query, clipsFolder }) => ({
+    name: `academy-${ctx.today}.json`,
+    type: 'application/json',
+    pieces: bundleOf(ctx, null, query.clips === 'yes' ? clipsFolder : null),
+  }),
+  takeBundle: ({ ctx, clipsFolder, bytes }) => takeBundle(ctx, clipsFolder, bytes),
+  academyCsv: ({ ctx, query }) => csvFile(ctx, query.table, null),
+  athleteBundle: async ({ ctx, athlete, query, clipsFolder }) => {
+    const { name } = await rowOf(ctx, athlete);
+    const pieces = bundleOf(ctx, athlete, query.clips === 'yes' ? clipsFolder : null);
+    return { name: `${name}.json`, type: 'application/json', pieces };
+  },
+  athleteCsv: async ({ ctx, athlete, query }) => csvFile(ctx, query.table, (await rowOf(ctx, athlete)).id),
   body: ({ ctx, athlete }) => bodyOf(ctx, athlete),
   putBodyCheck: ({ ctx, athlete, id, body }) => putBodyCheck(ctx, athlete, id, body),
   putBodyReading: ({ ctx, athlete, id, body }) => putBodyReading(ctx, athlete, id, body),

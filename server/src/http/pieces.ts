@@ -1,7 +1,7 @@
 /** Large answers, sent piece by piece: between two pieces the server answers others. */
 import { setImmediate as turn } from 'node:timers/promises';
 import type { Response } from 'express';
-import type { AthleteExport } from '@wrightonic/contract';
+import type { AthleteExport, Download } from '@wrightonic/contract';
 
 /** Rows that are written at once; a row of marks is as long as hundreds of others. */
 const ROWS = 50;
@@ -22,10 +22,24 @@ export function* piecesOf({ tables, ...rest }: AthleteExport): Generator<string>
   yield '}}';
 }
 
-/** Sends pieces of JSON, no faster than they are taken. Whoever goes away in between is sent no more. */
-export async function sendPieces(res: Response, pieces: Iterable<string>): Promise<void> {
-  res.type('json');
-  for (const piece of pieces) {
+/** What a file is called wherever it is saved: its quotes and letters beyond ASCII told apart. */
+const disposition = (name: string): string =>
+  `attachment; filename="${name.replace(/[^\x20-\x7e]|["\\]/g, '_')}"; filename*=UTF-8''${encodeURIComponent(name)}`;
+
+/** Sends a file that is made while it is sent. */
+export async function sendFile(res: Response, { name, type, pieces }: Download): Promise<void> {
+  res.setHeader('Content-Disposition', disposition(name));
+  await sendPieces(res, pieces, type);
+}
+
+/** Sends pieces of a text, no faster than they are taken. Whoever goes away in between is sent no more. */
+export async function sendPieces(
+  res: Response,
+  pieces: Iterable<string | Uint8Array> | AsyncIterable<string | Uint8Array>,
+  type = 'json',
+): Promise<void> {
+  res.type(type);
+  for await (const piece of pieces) {
     if (res.destroyed) return;
     if (!res.write(piece)) await new Promise<void>((go) => res.once('drain', go).once('close', go));
     await turn();

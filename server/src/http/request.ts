@@ -72,7 +72,7 @@ const LIMIT_KB = 1024;
 /** What reads a route's body: bytes, or JSON of at most its own size. */
 export const bodyOf = (route: Route): RequestHandler =>
   route.bytes === 'in'
-    ? express.raw({ type: 'application/octet-stream', limit: PART_MOST })
+    ? express.raw({ type: 'application/octet-stream', limit: route.limitKb ? `${route.limitKb}kb` : PART_MOST })
     : express.json({ limit: `${route.limitKb ?? LIMIT_KB}kb` });
 
 /** Reads a body in the middle of a handler. Others have their turn between the reading of a large one and its check. */

@@ -1,11 +1,11 @@
-import { may } from '@wrightonic/contract';
+import { may, pathOf } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
-import { download } from '../../ui/files';
+import { download, saveFrom } from '../../ui/files';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Field } from '../../ui/Field';
@@ -80,9 +80,21 @@ export function RecordScreen({ id }: { readonly id: string }) {
       </View>
       {problem ? <Caution>{problemOf(problem).detail}</Caution> : null}
       <Section title="Take everything out">
-        <Text variant="bodyMedium">One file with all that is kept about this athlete, table by table.</Text>
+        <Text variant="bodyMedium">
+          {may(me.role, 'takeBundles')
+            ? 'One file with all that is kept about this athlete; the bundle can be taken in by another academy, clips and all.'
+            : 'One file with all that is kept about this athlete, table by table.'}
+        </Text>
         <Row>
           <Action kind="quiet" label="Save the file" onPress={() => void save()} busy={taking.isLoading} testID="export" />
+          {may(me.role, 'takeBundles') ? (
+            <Action
+              kind="quiet"
+              label="Save the bundle"
+              onPress={() => saveFrom(`/api${pathOf('athleteBundle', { athlete: id })}?clips=yes`)}
+              testID="athlete-bundle"
+            />
+          ) : null}
           {may(me.role, 'seeAudit') ? (
             <Action kind="plain" label="Who did what" onPress={() => router.push(`/desk/audit?athlete=${id}`)} />
           ) : null}

@@ -18,6 +18,7 @@ const PARTS: readonly { readonly path: string; readonly name: string; readonly t
   { path: '/desk/groups', name: 'Groups', text: 'For lessons, stations and camps', needs: 'changeGroups' },
   { path: '/desk/guns', name: 'Radar guns', text: 'Where each stands, and what it reads too much', needs: 'changeGroups' },
   { path: '/desk/import', name: 'Bring in a list', text: 'Athletes from a CSV file, with a way back', needs: 'importAthletes' },
+  { path: '/desk/files', name: 'Files', text: 'Everything out and in: bundle and tables', needs: 'exportAcademy' },
   { path: '/desk/audit', name: 'Who did what', text: 'Every change, and to whom', needs: 'seeAudit' },
   { path: '/desk/settings', name: 'Settings', text: 'Units, league limits, schools of thought, words', needs: 'changeSettings' },
   { path: '/desk/bands', name: 'Bands and thresholds', text: 'Body tests, measured signs, the gate', needs: 'changeSettings' },

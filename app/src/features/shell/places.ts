@@ -36,6 +36,7 @@ export const SCREENS: readonly { readonly path: string; readonly title: string; 
   { path: '/desk/findings', title: 'Findings', needs: 'judge' },
   { path: '/desk/people', title: 'People', needs: 'seePeople' },
   { path: '/desk/groups', title: 'Groups', needs: 'changeGroups' },
+  { path: '/desk/files', title: 'Files', needs: 'exportAcademy' },
   { path: '/desk/guns', title: 'Radar guns', needs: 'changeGroups' },
   { path: '/desk/import', title: 'Import', needs: 'importAthletes' },
   { path: '/desk/audit', title: 'Who did what', needs: 'seeAudit' },

@@ -43,6 +43,8 @@ export const RIGHTS = rights({
   changeAthlete: { does: 'Add athletes and change what is known of them', reach: coaches },
   eraseAthlete: { does: 'Erase an athlete for good', reach: { owner: 'academy' } },
   exportAthlete: { does: 'Take out everything about an athlete', reach: { ...coaches, ...family } },
+  exportAcademy: { does: 'Take the whole academy out, or in', reach: { owner: 'academy' } },
+  takeBundles: { does: 'Take an athlete’s tables out as files', reach: coaches },
   seeAthlete: { does: 'Read an athlete’s page', reach: { ...coaches, ...family } },
   seeIntake: { does: 'Read history, contacts and consents', reach: { ...coaches, ...family } },
   seeWork: { does: 'See an athlete’s work of the day and what limits it', reach: { ...coaches, station: 'groups', ...family } },

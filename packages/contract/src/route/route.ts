@@ -36,6 +36,13 @@ export interface Answer<T> {
 
 /** @example answers<PlanRecord | null>('PlanRecord | null') */
 export const answers = <T>(name: string): Answer<T> => ({ name });
+/** A file, as the server makes it piece by piece; whoever asks gets its bytes. */
+export interface Download {
+  readonly name: string;
+  /** Its MIME type. */
+  readonly type: string;
+  readonly pieces: Iterable<string | Uint8Array> | AsyncIterable<string | Uint8Array>;
+}
 /** 204, and nothing in it. */
 export const NOTHING = answers<null>('nothing');
 
