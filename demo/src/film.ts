@@ -7,9 +7,9 @@ import { addDays } from '@wrightonic/core';
 import { cameraFor, deliveryFor, filmDelivery, metresPerPixel } from '@wrightonic/core/simulate';
 import type { AthleteProfile, IsoDate } from '@wrightonic/core';
 import type { Faults } from '@wrightonic/core/simulate';
-import { putClip, putClipPart, putMarks } from '@wrightonic/server';
 import type { Context } from '@wrightonic/server';
 import { v7 as uuidv7 } from 'uuid';
+import { putClip, putClipPart, putMarks } from './services';
 
 /** What lies beside each clip: how it was rendered (scripts/clips.mjs). */
 interface Rendered {
@@ -30,11 +30,15 @@ export interface DemoClip {
   readonly file: string;
   readonly daysAgo: number;
   readonly marked: boolean;
+  /** How hard it was thrown, percent. */
+  readonly effort: number;
 }
 const CLIPS: readonly DemoClip[] = [
-  { athlete: 'tavi', file: 'tavi-then-side', daysAgo: 63, marked: true },
-  { athlete: 'tavi', file: 'tavi-now-side', daysAgo: 5, marked: true },
-  { athlete: 'juna', file: 'juna-side', daysAgo: 2, marked: false },
+  { athlete: 'tavi', file: 'tavi-then-side', daysAgo: 63, marked: true, effort: 95 },
+  { athlete: 'tavi', file: 'tavi-now-side', daysAgo: 5, marked: true, effort: 95 },
+  { athlete: 'juna', file: 'juna-side', daysAgo: 2, marked: false, effort: 95 },
+  ...[56, 40, 33, 3].map((daysAgo, n) => ({ athlete: 'ansa', file: `ansa-${n + 1}`, daysAgo, marked: true, effort: 95 })),
+  ...[84, 62, 54, 4].map((daysAgo, n) => ({ athlete: 'wilma', file: `wilma-${n + 1}`, daysAgo, marked: true, effort: 95 })),
 ];
 const MARK_SD = 2;
 
@@ -53,7 +57,7 @@ export async function bringInClips(
   folders: FilmFolders,
   picked: (clip: DemoClip) => boolean,
 ): Promise<void> {
-  for (const { athlete: key, file, daysAgo, marked } of CLIPS.filter(picked)) {
+  for (const { athlete: key, file, daysAgo, marked, effort } of CLIPS.filter(picked)) {
     const athlete = athletes.get(key)!;
     const date = addDays(today, -daysAgo);
     const ctx = await on(date);
@@ -81,7 +85,7 @@ export async function bringInClips(
       frames: film.frames.length,
       width,
       height,
-      setup: { view, distanceM: 6, cameraHeightM: 1, level: true, whole: true },
+      setup: { view, distanceM: 6, cameraHeightM: 1, level: true, whole: true, effort },
       poster,
     });
     for (let from = 0; from < bytes.length; from += PART_MOST)

@@ -5,8 +5,9 @@ import { bodyTestById, gradeFor, inTurningOrder, randomFrom } from '@wrightonic/
 import type { AthleteProfile, Evidence, IsoDate, Random } from '@wrightonic/core';
 import { drawFindings, lookAt, readSpeed, readTest } from '@wrightonic/core/simulate';
 import type { Truth } from '@wrightonic/core/simulate';
+import { contextFor } from '@wrightonic/server';
+import { v7 as uuidv7 } from 'uuid';
 import {
-  contextFor,
   finishBodyCheck,
   finishSession,
   logEntries,
@@ -16,8 +17,7 @@ import {
   putIntake,
   putSession,
   workOf,
-} from '@wrightonic/server';
-import { v7 as uuidv7 } from 'uuid';
+} from './services';
 import { TOLD } from './people';
 import type { Character } from './scenario';
 import { noon, on } from './stage';
@@ -28,7 +28,8 @@ export async function intake(stage: Stage, character: Character, athlete: string
   const ctx = await on(stage, date);
   const told = TOLD[character.key] ?? {};
   await putIntake(ctx, athlete, { ...EMPTY_INTAKE, next: null, ...told });
-  const by = told.guardians?.[0]?.name;
+  // The grown say it for themselves.
+  const by = told.guardians?.[0]?.name ?? (character.record.age >= 18 ? character.record.name : undefined);
   if (by) await putConsent(ctx, athlete, uuidv7(), { kind: 'film', given: true, by });
 }
 

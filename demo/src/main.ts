@@ -1,7 +1,7 @@
 import { connect, readDatabase } from '@wrightonic/server';
 import { seed } from './seed';
 
-const db = connect(readDatabase());
+const db = connect(readDatabase(), 'read committed');
 try {
   const made = await seed(db, new Date().toISOString().slice(0, 10), {
     from: process.env.FILM_FOLDER ?? 'demo/clips',

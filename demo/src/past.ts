@@ -4,9 +4,11 @@ import { addDays, daysBetween, drillById, HARD_EFFORT, isThrowingDrill, randomFr
 import type { AthleteProfile, IsoDate, PlanItem, Random } from '@wrightonic/core';
 import { doRep, lookAt, readSpeed } from '@wrightonic/core/simulate';
 import type { Truth } from '@wrightonic/core/simulate';
+import { contextFor } from '@wrightonic/server';
+import { v7 as uuidv7 } from 'uuid';
 import {
   assignPlan,
-  contextFor,
+  changeFocus,
   finishSession,
   keepDiagnosis,
   logEntries,
@@ -18,8 +20,7 @@ import {
   putRuling,
   putSession,
   workOf,
-} from '@wrightonic/server';
-import { v7 as uuidv7 } from 'uuid';
+} from './services';
 import type { DemoClip } from './film';
 import { bodyCheck, firstDay, firstSpeeds, intake } from './first-day';
 import type { Character } from './scenario';
@@ -136,6 +137,11 @@ async function lookAgain(
     await putObservation(ctx, athlete, uuidv7(), { on: date, evidence: lookAt(random, then, finding) });
 }
 
+/** Whoever has come for a few weeks only has a plan of some weeks. */
+const [LONG_WEEKS, SHORT_PLAN_WEEKS] = [6, 4];
+/** Weeks after which there has been time to look again. */
+const LOOKED_AGAIN_FROM = 4;
+
 export async function livePast(
   stage: Stage,
   character: Character,
@@ -169,23 +175,36 @@ export async function livePast(
   for (const item of evidence)
     if (item.kind !== 'screen') await putObservation(first, athlete, uuidv7(), { on: started, evidence: item });
   await bodyCheck(stage, athlete, record, started, evidence, randomFrom(3000 + index), 0);
-  await film((clip) => clip.athlete === character.key && clip.daysAgo === 7 * character.weeksAgo);
+  const filmed = (date: IsoDate) =>
+    film((clip) => clip.athlete === character.key && addDays(stage.today, -clip.daysAgo) === date);
+  await filmed(started);
   const diagnosis = uuidv7();
   await keepDiagnosis(first, athlete, diagnosis);
-  await putFocus(first, athlete, uuidv7(), { finding: character.focus, rung: 1, diagnosis });
+  const focus = uuidv7();
+  await putFocus(first, athlete, focus, { finding: character.focus, rung: 1, diagnosis });
   const plan = uuidv7();
-  await putPlan(first, athlete, plan, { weeks: PLAN_WEEKS, games: [], pinned: [] });
+  await putPlan(first, athlete, plan, {
+    weeks: character.weeksAgo < LONG_WEEKS ? SHORT_PLAN_WEEKS : PLAN_WEEKS,
+    games: [],
+    pinned: [],
+  });
   await assignPlan(first, athlete, plan);
   const sessionsAtRung = new Map<string, number>();
   const recheck = addDays(started, Math.round(3.5 * character.weeksAgo));
   for (let date = addDays(started, 1); date < stage.today; date = addDays(date, 1)) {
     if (date === recheck) await bodyCheck(stage, athlete, record, date, evidence, randomFrom(4000 + index), 2);
     for (const share of LOOKS_AGAIN)
-      if (date === dayOfShare(stage, character, share))
+      if (character.weeksAgo >= LOOKED_AGAIN_FROM && date === dayOfShare(stage, character, share))
         await lookAgain(stage, character, athlete, truth, record, randomFrom(5000 + 10 * index + Math.round(10 * share)), share);
     for (const { finding, as, reason, daysAgo } of character.rulings ?? [])
       if (date === addDays(stage.today, -daysAgo))
         await putRuling(await on(stage, date), athlete, uuidv7(), { finding, as, reason });
+    await filmed(date);
+    if (character.ownedDaysAgo !== undefined && addDays(stage.today, -character.ownedDaysAgo) === date)
+      await changeFocus(await on(stage, date), athlete, focus, { end: 'owned', reason: 'In band on two dates at game effort' });
+    const [awayFrom = -1, awayTo = 0] = character.away ?? [];
+    const daysAgo = daysBetween(date, stage.today);
+    if (daysAgo <= awayFrom && daysAgo >= awayTo) continue;
     if (random.chance(0.08)) continue; // a lesson missed
     await liveSession(stage, athlete, character, truth, random, date, started, sessionsAtRung);
   }

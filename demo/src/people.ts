@@ -45,8 +45,9 @@ export const PEOPLE: readonly DemoPerson[] = [
 ];
 
 export const GROUPS: Readonly<Record<string, readonly string[]>> = {
-  'Evening barn': ['tavi', 'bram', 'osk', 'lio'],
-  'Windmill squad': ['juna', 'mirel', 'noor'],
+  'Evening barn': ['tavi', 'bram', 'osk', 'lio', 'kasper', 'matti', 'anders', 'gideon', 'ansa'],
+  'Windmill squad': ['juna', 'mirel', 'noor', 'wilma', 'linnea', 'oona', 'maud'],
+  'Saturday young': ['pipa', 'pell', 'rufus', 'etta', 'bree', 'sunniva', 'ylva'],
 };
 
 type Told = Partial<Pick<IntakeRecord, 'thoughts' | 'words' | 'told' | 'goals' | 'history' | 'guardians' | 'next' | 'explain'>>;
@@ -75,4 +76,18 @@ export const TOLD: Readonly<Record<string, Told>> = {
   },
   mirel: { guardians: guardian('Petra Sandholm', 'mother'), goals: 'Come back from the winter.' },
   noor: { next: 'history' },
+  ansa: { goals: 'Keep it when it counts.' },
+  wilma: { guardians: guardian('Bodil Tarnbeck', 'mother'), goals: 'Be back before the season.' },
+  rufus: { guardians: guardian('Hanno Oldacre', 'father'), goals: 'Throw like the older ones.' },
+  etta: { guardians: guardian('Merete Hollinshaw', 'mother'), goals: 'Pitch in a real game.' },
+  kasper: { thoughts: ['turn-hard'], goals: 'Find the one throw again and again.' },
+  linnea: { guardians: guardian('Jorun Foxgrove', 'mother'), goals: 'Two games in a weekend.' },
+  pell: { guardians: guardian('Una Anselwood', 'aunt'), goals: 'Hit the net.' },
+  sunniva: { guardians: guardian('Eskil Barrowdel', 'father') },
+  matti: { guardians: guardian('Riikka Quernholm', 'mother'), explain: 'reason' },
+  bree: { guardians: guardian('Dorit Wychcombe', 'mother') },
+  anders: { guardians: guardian('Sylvi Selwick', 'mother'), goals: 'Start games.' },
+  maud: { guardians: guardian('Ragna Elverstone', 'mother') },
+  tomas: { guardians: guardian('Ove Greyhurst', 'father') },
+  ylva: { guardians: guardian('Signe Pennard', 'mother'), next: 'thoughts' },
 };

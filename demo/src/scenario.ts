@@ -1,6 +1,7 @@
 /** The demo's people and their hidden truth. Everything here is made up. */
 import type { AthleteRecord } from '@wrightonic/contract';
 import type { FindingId, TestId, TestSide } from '@wrightonic/core';
+import { MORE_CHARACTERS } from './more';
 
 export const ACADEMY = 'Millrace Pitching Barn';
 export interface Character {
@@ -24,6 +25,10 @@ export interface Character {
   readonly rulings?: readonly { finding: FindingId; as: 'present' | 'absent' | 'root'; reason: string; daysAgo: number }[];
   /** Days ago on which arm pain was reported. */
   readonly painDaysAgo?: number;
+  /** Days ago on which the coach called the focus owned. */
+  readonly ownedDaysAgo?: number;
+  /** Lessons missed in a row: from so many days ago, to so many. */
+  readonly away?: readonly [from: number, to: number];
   /** Games, days ago with pitches. */
   readonly games?: readonly (readonly [daysAgo: number, pitches: number])[];
 }
@@ -220,7 +225,7 @@ export const CHARACTERS: readonly Character[] = [
       ['broad-jump', 'none'],
     ],
     focus: 'wasted-effort',
-    weeksAgo: 8,
+    weeksAgo: 6,
     speedMph: 86,
     repairMph: 1.2,
     learning: 0.3,
@@ -299,4 +304,5 @@ export const CHARACTERS: readonly Character[] = [
     repairMph: 1,
     learning: 0.3,
   },
+  ...MORE_CHARACTERS,
 ];

@@ -37,7 +37,7 @@ export async function bundle(entry, name) {
     target: 'node20',
     logLevel: 'warning',
     sourcemap: 'inline',
-    external: ['@playwright/test', '@node-rs/argon2', 'knex', 'mysql2', 'express', 'joi-to-json', 'highs'],
+    external: ['@playwright/test', '@node-rs/argon2', 'knex', 'mysql2', 'express', 'joi-to-json', 'highs', 'pdfmake'],
     banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
   });
   renameSync(`${outfile}.${process.pid}.mjs`, outfile);

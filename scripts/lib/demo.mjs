@@ -42,7 +42,7 @@ export async function startDemo({
         `The demo’s data was made on ${seeded} and is kept, with all that was entered. “npm run demo -- --fresh” makes it anew.`,
       );
     if (fresh || !seeded) {
-      say(seeded ? 'Making the demo data anew for today…' : 'Making the demo data (half a minute)…');
+      say(seeded ? 'Making the demo data anew for today…' : 'Making the demo data (a minute)…');
       database.drop('app_demo');
       database.create('app_demo');
       await runNode(await bundle('demo/src/main.ts', 'demo'), {

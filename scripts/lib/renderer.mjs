@@ -9,7 +9,7 @@ const ENTRY = `
   export { FrameSource } from './app/src/features/film/media/frames';
   export { posterOf } from './app/src/features/film/media/poster';
   export { readNumber } from './app/src/features/film/stand-in/camera';
-  export { simulate } from '@wrightonic/core';
+  export { simulate } from '@wrightonic/core/simulate';
   export { plainClip } from './bench/plain-clip';
   export { startTracking } from './app/src/features/film/track/client';
 `;

@@ -18,3 +18,4 @@ export { diagnosisOf, keepDiagnosis, putObservation, putRuling } from './judgeme
 export { assignPlan, putPlan } from './plan/plans';
 export { putClearance, putOuting } from './records/records';
 export { finishSession, logEntries, putSession } from './log/sessions';
+export { retried } from './db/retry';

@@ -1,10 +1,12 @@
-/** What takes long is worked out beside the event loop, in worker threads: plans, their improvement by HiGHS, and what speeds come to. */
+/** What takes long is worked out beside the event loop, in worker threads: plans, their improvement by HiGHS, what speeds come to, and papers. */
 import { fileURLToPath } from 'node:url';
 import { parentPort, Worker } from 'node:worker_threads';
 import { improvePlan, makePlan, trend } from '@wrightonic/core';
 import type { Plan, PlanRequest, Trend, TrendRequest } from '@wrightonic/core';
 import { PLAN_LIMITS, solverWith } from '@wrightonic/solver';
 import loadHighs from 'highs';
+import { setPaper } from './report/paper';
+import type { Paper } from './report/paper';
 
 /** The same request gives the same answer, wherever it is worked out. */
 export interface Thinking {
@@ -12,6 +14,8 @@ export interface Thinking {
   /** The best plan it can find: seconds. */
   readonly improve: (request: PlanRequest) => Promise<Plan>;
   readonly trend: (request: TrendRequest) => Promise<Trend>;
+  /** A paper, set as PDF. */
+  readonly paper: (paper: Paper) => Promise<Uint8Array>;
 }
 
 /** In the thread that asks. */
@@ -19,6 +23,7 @@ export const thinkHere: Thinking = {
   plan: (request) => Promise.resolve(makePlan(request)),
   improve: async (request) => improvePlan(request, solverWith(await loadHighs(), PLAN_LIMITS)),
   trend: (request) => Promise.resolve(trend(request)),
+  paper: setPaper,
 };
 
 type Task = keyof Thinking;
@@ -37,7 +42,7 @@ interface Answered {
 /** What runs in a worker thread. */
 export function serveThoughts(): void {
   parentPort?.on('message', ({ ask, task, request }: Asked) => {
-    // What was asked comes out of the same three functions that take it.
+    // What was asked comes out of the same functions that take it.
     (thinkHere[task] as (request: unknown) => Promise<unknown>)(request).then(
       (answer) => parentPort?.postMessage({ ask, answer } satisfies Answered),
       (error: unknown) => parentPort?.postMessage({ ask, error: String(error) } satisfies Answered),
@@ -56,6 +61,7 @@ export function thinkBeside(entry: string = fileURLToPath(import.meta.url)): Thi
     plan: (request) => quick('plan', request) as Promise<Plan>,
     improve: (request) => slow('improve', request) as Promise<Plan>,
     trend: (request) => quick('trend', request) as Promise<Trend>,
+    paper: (paper) => slow('paper', paper) as Promise<Uint8Array>,
   };
 }
 

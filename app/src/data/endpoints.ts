@@ -27,6 +27,10 @@ const BY_HAND = [
   'academyCsv',
   'athleteBundle',
   'athleteCsv',
+  'sheetPdf',
+  'paper',
+  'sharedPdf',
+  'calendarFile',
 ] as const;
 type Asked = Exclude<RouteName, (typeof BY_HAND)[number]>;
 type ReadName = {

@@ -1,11 +1,10 @@
 import type { DiagnosisRecord, OwnEye } from '@wrightonic/contract';
-import { causeMap, diagnose, eyeFrom, CATALOGUE_WORDS } from '@wrightonic/core';
+import { CATALOGUE_WORDS, UNITS, causeMap, diagnose, eyeFrom } from '@wrightonic/core';
 import type { AthleteProfile, DatedEvidence, DiagnosisRequest } from '@wrightonic/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { api } from '../data/api';
 import { recordOf } from '../testing/judgement';
 import { leavePage, openPage } from '../testing/page';
-import { UNITS } from '../ui/units';
 import { OwnEyePart } from './account/OwnEyePart';
 import { answersText } from './diagnosis/answers';
 import { chainAround, layOut, ROOMY, TELLING, whatMatters } from './diagnosis/layout';

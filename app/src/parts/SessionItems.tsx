@@ -1,5 +1,5 @@
 import { drillPoses, kitName, practiceAt, RUNG_NAMES } from '@wrightonic/core';
-import type { Discipline, Hand, PlanItem, PlanSession } from '@wrightonic/core';
+import type { Discipline, Hand, PlanItem, PlanSession, Units } from '@wrightonic/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
@@ -11,7 +11,6 @@ import { useLibrary } from '../data/use-library';
 import { drawnKit } from './LeadDrill';
 import { useWordsFor } from '../ui/use-words';
 import { useUnits } from '../ui/units';
-import type { Units } from '../ui/units';
 import { useVocabulary } from '../ui/vocabulary';
 
 interface Body {

@@ -1,9 +1,8 @@
 import { fireEvent, screen } from '@testing-library/react-native';
-import { drillById, DRILLS, RUNG_NAMES } from '@wrightonic/core';
+import { DRILLS, RUNG_NAMES, UNITS, drillById } from '@wrightonic/core';
 import type { PlanItem, PlanSession } from '@wrightonic/core';
 import { leavePage, ME, openPage } from '../testing/page';
 import { planOf } from '../testing/work';
-import { UNITS } from '../ui/units';
 import { drawnKit, LeadDrill, leadOf } from './LeadDrill';
 import { doseText, SessionItems } from './SessionItems';
 

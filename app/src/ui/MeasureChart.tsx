@@ -1,13 +1,11 @@
-import { changeIsReal, measureById } from '@wrightonic/core';
-import type { MeasureHistory } from '@wrightonic/core';
+import { changeIsReal, measureById, spokenEvent } from '@wrightonic/core';
+import type { MeasureHistory, Units } from '@wrightonic/core';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import Svg from 'react-native-svg';
 import { at, ChartFrame, shortDay } from './ChartFrame';
 import { NUMBER_FONT, usePalette } from './theme';
 import { useUnits } from './units';
-import type { Units } from './units';
-import { spokenEvent } from './words';
 
 /** Standard errors to each side of a value: 90 % of the truths lie within. */
 const WITHIN = 1.64;
@@ -17,6 +15,10 @@ export function historySentence({ measure, event, unit, values }: MeasureHistory
   const [first, last] = [values[0]!, values[values.length - 1]!];
   const name = `${measureById(measure).name}, ${spokenEvent(event)}`;
   if (first === last) return `${name}: ${units.measured(last.value, unit)} on ${shortDay(last.on)}`;
+  // The day that lies furthest from both ends tells of a way there and back.
+  const far = [...values].sort((a, b) => Math.abs(b.value - first.value) - Math.abs(a.value - first.value))[0]!;
+  if (far !== last && changeIsReal(first, far) && changeIsReal(far, last))
+    return `${name}: ${units.number(first.value, unit)} to ${units.number(far.value, unit)} on ${shortDay(far.on)}, and ${units.measured(last.value, unit)} on ${shortDay(last.on)}`;
   const moved = changeIsReal(first, last) ? 'a real change' : 'no more than it varies by';
   return `${name}: ${units.number(first.value, unit)} to ${units.measured(last.value, unit)}, ${moved}`;
 }

@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import type { LinkState } from '@wrightonic/core';
-import { POSES, CATALOGUE_WORDS } from '@wrightonic/core';
+import { CATALOGUE_WORDS, POSES, UNITS } from '@wrightonic/core';
 import type { PoseId } from '@wrightonic/core';
 import { PaperProvider } from 'react-native-paper';
 import { PainCheck } from '../parts/PainCheck';
@@ -12,7 +12,6 @@ import { Choice } from './controls';
 import { Mannequin } from './Mannequin';
 import { DARK, darkTheme, LIGHT, lightTheme } from './theme';
 import { checkText, evidenceText } from './words';
-import { UNITS } from './units';
 
 const show = (element: React.ReactElement) => render(<PaperProvider theme={lightTheme}>{element}</PaperProvider>);
 const chain: LinkState[] = ['owned', 'holding', 'working', 'open', 'relapsed', 'unseen'];

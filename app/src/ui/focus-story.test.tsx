@@ -1,10 +1,10 @@
 import { render, screen } from '@testing-library/react-native';
 import type { FocusRecord } from '@wrightonic/contract';
-import { vocabularyOf } from '@wrightonic/core';
+import { UNITS, vocabularyOf } from '@wrightonic/core';
 import { PaperProvider } from 'react-native-paper';
 import { FocusStory } from './FocusStory';
 import { lightTheme } from './theme';
-import { UNITS, UnitsContext } from './units';
+import { UnitsContext } from './units';
 import { VocabularyContext } from './vocabulary';
 
 const FOCUS: FocusRecord = {

@@ -1,4 +1,4 @@
-import { UNITS } from './units';
+import { UNITS } from '@wrightonic/core';
 
 describe('values as an academy reads them', () => {
   const [metric, imperial] = [UNITS.cm, UNITS.in];

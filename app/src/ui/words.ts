@@ -1,6 +1,5 @@
-import { bodySide, bodyTestById, evidenceWords, findingById, measureById, RUNG_NAMES } from '@wrightonic/core';
-import type { Check, Evidence, Hand, Rung, TestSide, Vocabulary } from '@wrightonic/core';
-import type { Units } from './units';
+import { bodySide, bodyTestById, evidenceWords, findingById, measureById, RUNG_NAMES, spokenEvent } from '@wrightonic/core';
+import type { Check, Evidence, Hand, Rung, TestSide, Vocabulary, Units } from '@wrightonic/core';
 
 const day = (date: string): Date => new Date(`${date}T00:00:00Z`);
 export const longDay = (date: string): string =>
@@ -49,7 +48,3 @@ export function sideName(side: TestSide, throws: Hand): string {
   const body = bodySide(side, throws);
   return side === 'to-throwing' || side === 'to-glove' ? `to the ${body}` : body;
 }
-
-/** An event or a joint, as it is said. */
-export const spokenEvent = (name: string): string => (name === 'max' ? 'greatest' : `at ${spoken(name)}`);
-export const spoken = (name: string): string => name.replace(/-/g, ' ').replace('oclock', 'o’clock');

@@ -31,6 +31,7 @@ export * from './radar/guns';
 export * from './plan/plans';
 export * from './profile/numbers';
 export * from './profile/profile';
+export * from './report/report';
 export * from './roster/imports';
 export * from './roster/roster';
 export * from './roster/today';

@@ -12,6 +12,7 @@ import { logRoutes } from './log/routes';
 import { peopleRoutes } from './people/routes';
 import { planRoutes } from './plan/routes';
 import { radarRoutes } from './radar/routes';
+import { reportRoutes } from './report/routes';
 import { rosterRoutes } from './roster/routes';
 import type { Method, Route } from './route/route';
 
@@ -30,6 +31,7 @@ export const ROUTES = {
   ...deviceRoutes,
   ...radarRoutes,
   ...handOutRoutes,
+  ...reportRoutes,
 };
 
 export type RouteName = keyof typeof ROUTES;

@@ -113,4 +113,10 @@ export async function userOf(db: Knex, token: string | undefined, now: Date): Pr
   return row ? toUser(db, row) : null;
 }
 
+/** Somebody by their id; null once they are gone. */
+export async function userById(db: Knex, id: string): Promise<User | null> {
+  const row = await db('users').where('id', id).first();
+  return row ? toUser(db, row) : null;
+}
+
 export const signOut = (db: Knex, token: string): Promise<number> => db('sign_ins').where('token_hash', digest(token)).delete();

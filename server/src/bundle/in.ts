@@ -6,6 +6,7 @@ import { setImmediate as turn } from 'node:timers/promises';
 import { ROLES } from '@wrightonic/contract';
 import type { BundleTaken, Role } from '@wrightonic/contract';
 import { validate as isUuid } from 'uuid';
+import { rowsOfRaw, unchecked } from '../boundary';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
 import { clipPath } from '../film/clip-file';
@@ -51,12 +52,12 @@ async function parse(bytes: Buffer): Promise<Parsed> {
   parser.onValue = ({ value, key, stack }) => {
     const [, one, two] = stack.map((level) => level.key);
     if (one === undefined) head[String(key)] = value;
-    else if (one === 'people') people.push(value as unknown as Person);
-    else if (one === 'files') files.push(value as unknown as Parsed['files'][number]);
+    else if (one === 'people') people.push(unchecked<Person>(value));
+    else if (one === 'files') files.push(unchecked<Parsed['files'][number]>(value));
     else if (one === 'tables') {
       if (!isTable(two)) throw wrongField(`tables.${String(two)}`, 'is no table of a bundle');
       tables.set(two, [...(tables.get(two) ?? [])]);
-      tables.get(two)!.push(value as unknown as Row);
+      tables.get(two)!.push(unchecked<Row>(value));
     }
   };
   try {
@@ -83,9 +84,11 @@ async function parse(bytes: Buffer): Promise<Parsed> {
 type ColumnTypes = ReadonlyMap<string, ReadonlyMap<string, string>>;
 
 async function columnTypes(ctx: Context): Promise<ColumnTypes> {
-  const [rows] = (await ctx.tenant.raw(
-    'select table_name as t, column_name as c, data_type as d from information_schema.columns where table_schema = database()',
-  )) as unknown as [{ t: string; c: string; d: string }[]];
+  const rows = rowsOfRaw<{ t: string; c: string; d: string }>(
+    await ctx.tenant.raw(
+      'select table_name as t, column_name as c, data_type as d from information_schema.columns where table_schema = database()',
+    ),
+  );
   const found = new Map<string, Map<string, string>>();
   for (const { t, c, d } of rows) found.set(t, (found.get(t) ?? new Map<string, string>()).set(c, d));
   return found;
@@ -106,6 +109,8 @@ function written(where: string, type: string | undefined, value: unknown): strin
   return value as string | number | boolean;
 }
 
+const idText = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value));
+
 /** What refers to something that is not in the bundle would refer to another's, or to nothing. */
 function checkReferences({ people, tables }: Parsed): void {
   const ids = (rows: readonly { readonly id?: unknown }[] | undefined) => new Set((rows ?? []).map((row) => String(row.id)));
@@ -121,8 +126,8 @@ function checkReferences({ people, tables }: Parsed): void {
         const to = REFERS[column];
         const where = `tables.${table}[${i}].${column}`;
         if (to === undefined) throw wrongField(where, 'is no column of this table');
-        if (to !== null && !known.get(to)!.has(String(row[column])))
-          throw wrongField(where, `points at ${String(row[column])}, which is not among the ${to} of the bundle`);
+        if (to !== null && !known.get(to)!.has(idText(row[column])))
+          throw wrongField(where, `points at ${idText(row[column])}, which is not among the ${to} of the bundle`);
       }
     }
 }

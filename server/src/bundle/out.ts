@@ -1,5 +1,6 @@
 /** An academy, or one athlete, as one JSON document that can be taken in again. */
 import { readFile } from 'node:fs/promises';
+import { asRecord } from '../boundary';
 import { notFound } from '../problems';
 import { clipPath } from '../film/clip-file';
 import type { Context } from '../common/context';
@@ -132,7 +133,7 @@ export async function* bundleOf(ctx: Context, athlete: string | null, clips: str
   const head = { format: BUNDLE_FORMAT, version: BUNDLE_VERSION, kind: athlete === null ? 'academy' : 'athlete' };
   yield JSON.stringify(head).slice(0, -1);
   if (athlete === null) {
-    const row = (await ctx.tenant.academyRow().first()) as unknown as Row;
+    const row = asRecord(await ctx.tenant.academyRow().first());
     yield `,\n"academy":${JSON.stringify(Object.fromEntries(SETTINGS.map((column) => [column, row[column]])))}`;
     yield ',\n"people":';
     yield* list(people(ctx, await authorsOf(ctx)));

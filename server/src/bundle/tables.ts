@@ -49,6 +49,7 @@ export const LEFT_OUT: Readonly<Record<Exclude<TableName, BundledTable>, string>
   users: 'told as people: name and role, without what they sign in with',
   user_athletes: 'told with the people',
   user_groups: 'told with the people',
+  links: 'links that only work where they were made',
   invitations: 'links that only work where they were made',
   device_channels: 'keys that only work where they were made',
   audit_entries: 'who did what on that server stays its record',

@@ -5,8 +5,16 @@ import type { Config } from '../config';
 import { MIGRATIONS } from './migrations';
 import type { Migration } from './migrations';
 
-/** A pool of connections. Days come back as text, instants as UTC dates. */
-export function connect(database: Config['database']): Knex {
+/** What the driver's connection is asked here. */
+interface Connection {
+  query(sql: string, done: (error: Error | null) => void): void;
+}
+
+/**
+ * A pool of connections. Days come back as text, instants as UTC dates.
+ * @param isolation where many write about different athletes at once and nobody reads the same twice: fewer wait for each other
+ */
+export function connect(database: Config['database'], isolation?: 'read committed'): Knex {
   return knex({
     client: 'mysql2',
     connection: {
@@ -16,7 +24,16 @@ export function connect(database: Config['database']): Knex {
       supportBigNumbers: true,
       decimalNumbers: true,
     },
-    pool: { min: 0, max: 10 },
+    pool: {
+      min: 0,
+      max: 10,
+      ...(isolation
+        ? {
+            afterCreate: (connection: Connection, done: (error: Error | null, connection: Connection) => void) =>
+              connection.query(`set session transaction isolation level ${isolation}`, (error) => done(error, connection)),
+          }
+        : {}),
+    },
   });
 }
 

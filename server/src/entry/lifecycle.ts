@@ -37,6 +37,7 @@ export const ATHLETE_TABLES = {
   body_notes: 'notes on body tests',
   clips: 'clips',
   group_members: 'places in groups',
+  links: 'links and calendars',
   athlete_words: 'search words',
   user_athletes: 'people tied to the athlete',
   audit_entries: 'lines of the record of who did what',
@@ -44,7 +45,7 @@ export const ATHLETE_TABLES = {
 type AthleteTable = keyof typeof ATHLETE_TABLES;
 export const TABLES_OF_ATHLETES = Object.keys(ATHLETE_TABLES) as AthleteTable[];
 /** Of no meaning to anybody outside, or computed from the rest, or, as how each coach's eye did, of nobody's concern but theirs. */
-const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['athlete_words', 'eye_agreements', 'standing_answers']);
+const NOT_EXPORTED: ReadonlySet<AthleteTable> = new Set(['links', 'athlete_words', 'eye_agreements', 'standing_answers']);
 
 /**
  * What the screens of athlete and family do not show, and so their export does not hold: how the coaches came to their judgement,

@@ -5,7 +5,7 @@ import type { Request, Response, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Knex } from 'knex';
 import { v7 as uuidv7 } from 'uuid';
-import { DEVICE_DAYS, openSession, provesPassword, SESSION_DAYS, signIn, signOut, userOf } from '../auth/sign-ins';
+import { DEVICE_DAYS, openSession, provesPassword, SESSION_DAYS, signIn, signOut, userById, userOf } from '../auth/sign-ins';
 import type { SignedIn } from '../auth/sign-ins';
 import { retried } from '../db/retry';
 import type { Thinking } from '../thinking';
@@ -14,6 +14,8 @@ import { join, lookAtInvitation, me } from '../people/account';
 import { BadClip, clipFile } from '../film/clip-file';
 import { within } from '../common/context';
 import { requireChannel, sendToChannel } from '../devices/devices';
+import { calendarFile } from '../report/calendars';
+import { lookAtShared, sharedPdf } from '../report/links';
 import { recordAudit } from './audit';
 import { contextFor } from './context';
 import { problemHandler } from './faults';
@@ -133,6 +135,31 @@ export function api({ db, clock, log, clipsFolder, think, ends, program = '' }: 
   });
   router.get(ROUTES.listenToChannel.path, async (req, res) => {
     await liveChannel({ db, clock, ends }, await channelOf(req), req, res);
+  });
+
+  /** Whoever has a link may see this one athlete as the family does, and nothing else. */
+  const ofLink = (academyId: string, athlete: string) =>
+    contextFor(db, { id: '', academyId, role: 'guardian', name: '', signIn: '', athletes: [athlete], groups: [] }, clock(), '', {
+      program,
+      ...(think ? { think } : {}),
+    });
+  router.post(ROUTES.lookAtShared.path, slowDown, bodyOf(ROUTES.lookAtShared), async (req, res) => {
+    const token = checked(ROUTES.lookAtShared.body, req.body);
+    res.setHeader('Cache-Control', 'no-store');
+    res.json(await lookAtShared(db, token, clock(), ofLink));
+  });
+  router.post(ROUTES.sharedPdf.path, slowDown, bodyOf(ROUTES.sharedPdf), async (req, res) => {
+    const token = checked(ROUTES.sharedPdf.body, req.body);
+    res.setHeader('Cache-Control', 'no-store');
+    await sendFile(res, await sharedPdf(db, token, clock(), ofLink));
+  });
+  router.get(ROUTES.calendarFile.path, slowDown, async (req, res) => {
+    const maker = async (id: string) => {
+      const user = await userById(db, id);
+      return user && contextFor(db, user, clock());
+    };
+    res.setHeader('Cache-Control', 'no-store');
+    await sendFile(res, await calendarFile(db, String(req.params.secret), clock(), maker));
   });
 
   router.get(ROUTES.clipFile.path, async (req, res) => {

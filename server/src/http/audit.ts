@@ -10,6 +10,7 @@ import type {
   NewGun,
   NewOwnFinding,
   NewInvitation,
+  NewLink,
   NewObservation,
   NewRuling,
   PersonChange,
@@ -68,6 +69,12 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
   academyCsv: ({ query }) => `took out the table ${(query as CsvQuery).table}`,
   athleteBundle: 'took out the athlete’s bundle',
   athleteCsv: ({ query }) => `took out the athlete’s ${(query as CsvQuery).table}`,
+  sheetPdf: () => null, // what the screen shows, on paper
+  paper: () => null, // what the screen shows, on paper
+  putLink: ({ body }) => `made a link for the family, open for ${(body as NewLink).days} days`,
+  dropLink: 'closed a link',
+  putCalendar: 'made a calendar to subscribe to',
+  dropCalendar: 'closed a calendar',
   exportAthlete: 'took out everything about the athlete',
   eraseAthlete: 'erased an athlete for good',
   putBodyCheck: 'started or changed a body check',

@@ -5,6 +5,10 @@ import { csvFile } from '../bundle/csv';
 import { takeBundle } from '../bundle/in';
 import { bundleOf } from '../bundle/out';
 import { rowOf } from '../athlete/athletes';
+import { calendarsOf, dropCalendar, putCalendar } from '../report/calendars';
+import { dropLink, linksOf, putLink } from '../report/links';
+import { paperOf, sheetPdf } from '../report/papers';
+import { reportSheet } from '../report/sheet';
 import { putAthlete } from '../entry/put-athlete';
 import { bodyOf } from '../body/body-picture';
 import { dropBodyReading, finishBodyCheck, putBodyCheck, putBodyNote, putBodyReading } from '../body-check/body';
@@ -50,7 +54,17 @@ export interface Call<Body = unknown, Query = unknown> {
 }
 
 /** Endpoints without a person behind them: they are handled where the cookie or the key is. */
-export type OpenRoute = 'signIn' | 'signOut' | 'lookAtInvitation' | 'join' | 'sendToChannel' | 'listenToChannel' | 'clipFile';
+export type OpenRoute =
+  | 'signIn'
+  | 'signOut'
+  | 'lookAtInvitation'
+  | 'join'
+  | 'sendToChannel'
+  | 'listenToChannel'
+  | 'clipFile'
+  | 'lookAtShared'
+  | 'sharedPdf'
+  | 'calendarFile';
 export type HandledRoute = Exclude<RouteName, OpenRoute>;
 
 type Handlers = {
@@ -102,6 +116,15 @@ export const HANDLERS: Handlers = {
     return { name: `${name}.json`, type: 'application/json', pieces };
   },
   athleteCsv: async ({ ctx, athlete, query }) => csvFile(ctx, query.table, (await rowOf(ctx, athlete)).id),
+  sheet: ({ ctx, athlete, query }) => reportSheet(ctx, athlete, query),
+  sheetPdf: ({ ctx, athlete, query }) => sheetPdf(ctx, athlete, query),
+  paper: ({ ctx, athlete, query }) => paperOf(ctx, athlete, query),
+  links: ({ ctx, athlete }) => linksOf(ctx, athlete),
+  putLink: ({ ctx, athlete, id, body }) => putLink(ctx, athlete, id, body),
+  dropLink: ({ ctx, athlete, id }) => dropLink(ctx, athlete, id),
+  calendars: ({ ctx }) => calendarsOf(ctx),
+  putCalendar: ({ ctx, id, body }) => putCalendar(ctx, id, body),
+  dropCalendar: ({ ctx, id }) => dropCalendar(ctx, id),
   body: ({ ctx, athlete }) => bodyOf(ctx, athlete),
   putBodyCheck: ({ ctx, athlete, id, body }) => putBodyCheck(ctx, athlete, id, body),
   putBodyReading: ({ ctx, athlete, id, body }) => putBodyReading(ctx, athlete, id, body),

@@ -6,6 +6,7 @@ import { api, problemOf } from '../../data/api';
 import { Action, Caution } from '../../ui/controls';
 import { Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { CalendarsPart } from './CalendarsPart';
 import { DevicePart } from './DevicePart';
 import { OwnEyePart } from './OwnEyePart';
 import { Field } from '../../ui/Field';
@@ -36,6 +37,7 @@ export function AccountScreen() {
           style={{ color: palette.soft }}
         >{`${me.name}, ${ROLE_NAMES[me.role]}. You sign in as ${me.signIn}.`}</Text>
       </View>
+      <CalendarsPart />
       <Section title="Password">
         <View style={{ gap: SPACE.m }}>
           <Field

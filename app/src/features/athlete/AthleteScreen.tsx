@@ -57,7 +57,7 @@ export function AthleteScreen({ id }: { readonly id: string }) {
   const { athlete } = data;
   const work = data.today && !data.today.done ? data.today : null;
   const hasFocus = data.foci.length > 0;
-  const moved = data.moves[0];
+  const moved = data.moves.find((m) => data.foci.some((f) => f.id === m.focus));
   return (
     <Screen
       footer={

@@ -1,11 +1,11 @@
 import type { AthleteOverview } from '@wrightonic/contract';
-import { measureBand, measureById, outside } from '@wrightonic/core';
+import { measureBand, measureById, outside, spokenEvent } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { BandMark } from '../../ui/GradeMark';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useUnits } from '../../ui/units';
-import { spokenEvent, weekDay } from '../../ui/words';
+import { weekDay } from '../../ui/words';
 
 const MEASURED_SHOWN = 5;
 

@@ -27,7 +27,9 @@ export function Owned({
       <LinkRow key={id} onPress={() => router.push(`/athletes/${athlete}/numbers`)} testID="owned-focus">
         <Text variant="bodyMedium">
           {say.title(finding)}
-          <Text style={{ color: loud ? palette.clay : palette.soft }}>{`  ${COURSE_WORDS[course.state]}`}</Text>
+          <Text
+            style={{ color: course.state === 'relapsed' ? palette.clay : loud ? palette.brass : palette.soft }}
+          >{`  ${COURSE_WORDS[course.state]}`}</Text>
         </Text>
         {loud ? (
           <Text variant="bodySmall" style={{ color: palette.soft }}>

@@ -1,6 +1,6 @@
 import type { BodyHistory, Me } from '@wrightonic/contract';
 import { bodyTestById, fullCheck, READINGS_WANTED, SHORT_MINUTES, shortCheck } from '@wrightonic/core';
-import type { AthleteProfile } from '@wrightonic/core';
+import type { AthleteProfile, Units } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -9,7 +9,6 @@ import { GRADE_WORDS } from '../../ui/GradeMark';
 import { Action, Blank, Loading } from '../../ui/controls';
 import { Panes, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import type { Units } from '../../ui/units';
 import { sideName, sideText, weekDay } from '../../ui/words';
 import { Limits, Next } from './Limits';
 import { BAND_SDS, TestRow } from './TestRow';

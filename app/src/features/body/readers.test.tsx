@@ -1,10 +1,9 @@
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
-import { BODY_TESTS } from '@wrightonic/core';
-import type { TestStep } from '@wrightonic/core';
+import { BODY_TESTS, UNITS } from '@wrightonic/core';
+import type { TestStep, Units } from '@wrightonic/core';
 import { PaperProvider } from 'react-native-paper';
 import { lightTheme } from '../../ui/theme';
-import { UNITS, UnitsContext } from '../../ui/units';
-import type { Units } from '../../ui/units';
+import { UnitsContext } from '../../ui/units';
 import { Reader } from './readers';
 import type { Tilt } from './use-tilt';
 

@@ -1,5 +1,5 @@
 import { bodyTestById, changesSince } from '@wrightonic/core';
-import type { Diagnosis, FindingId, Schools, Vocabulary } from '@wrightonic/core';
+import type { Diagnosis, FindingId, Schools, Units, Vocabulary } from '@wrightonic/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -9,7 +9,6 @@ import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SchoolChoices } from '../../ui/SchoolChoices';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
 import { useUnits } from '../../ui/units';
-import type { Units } from '../../ui/units';
 import { percent } from '../../ui/words';
 import { FindingPicker, TestPicker } from './Pickers';
 import { useJudged } from './use-judged';

@@ -1,6 +1,6 @@
 import type { DiagnosisRecord } from '@wrightonic/contract';
 import { fromMph, termOf } from '@wrightonic/core';
-import type { Evidence, Root, SpeedUnit, Vocabulary } from '@wrightonic/core';
+import type { Evidence, Root, SpeedUnit, Units, Vocabulary } from '@wrightonic/core';
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
 import { api } from '../../data/api';
@@ -11,7 +11,6 @@ import { evidenceText } from '../../ui/words';
 import { Pulls } from './Pulls';
 import { Overrule } from './Rulings';
 import { useUnits } from '../../ui/units';
-import type { Units } from '../../ui/units';
 import { useVocabulary } from '../../ui/vocabulary';
 
 /** What cleared a rival; its own name need not be said again. */

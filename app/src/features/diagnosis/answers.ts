@@ -1,6 +1,5 @@
 import { bodyTestById, measureById } from '@wrightonic/core';
-import type { Check, CheckAnswer, Vocabulary, WeighedCheck } from '@wrightonic/core';
-import type { Units } from '../../ui/units';
+import type { Check, CheckAnswer, Units, Vocabulary, WeighedCheck } from '@wrightonic/core';
 import { percent } from '../../ui/words';
 
 const unitOf = (check: Check): string =>

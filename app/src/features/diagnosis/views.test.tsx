@@ -1,11 +1,11 @@
 import { act, fireEvent, screen, within } from '@testing-library/react-native';
 import type { DiagnosisRecord } from '@wrightonic/contract';
-import { beliefHistory, bodyTestById, CATALOGUE_WORDS, causeMap, findingById } from '@wrightonic/core';
+import { CATALOGUE_WORDS, UNITS, beliefHistory, bodyTestById, causeMap, findingById } from '@wrightonic/core';
 import type { DatedEvidence, DiagnosisRequest, Evidence, FindingId, WeighedCheck } from '@wrightonic/core';
 import { Circle, Rect } from 'react-native-svg';
 import { recordOf } from '../../testing/judgement';
 import { leavePage, ME, openPage, PROFILE, TODAY } from '../../testing/page';
-import { UNITS, UnitsContext } from '../../ui/units';
+import { UnitsContext } from '../../ui/units';
 import { percent } from '../../ui/words';
 import { BeliefChart } from './BeliefChart';
 import { CheckNext } from './CheckNext';

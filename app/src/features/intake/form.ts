@@ -1,9 +1,8 @@
 import { EMPTY_INTAKE } from '@wrightonic/contract';
 import type { AthleteRecord, IntakeRecord } from '@wrightonic/contract';
-import { WEEKDAYS } from '@wrightonic/core';
+import { UNITS, WEEKDAYS } from '@wrightonic/core';
 import { readHeight, readMass } from '@wrightonic/core';
 import type { AthleteProfile, LengthUnit, IsoDate, Place, Weekday } from '@wrightonic/core';
-import { UNITS } from '../../ui/units';
 
 /** An intake as it is typed in: texts where a number is not finished yet. */
 export interface IntakeForm {

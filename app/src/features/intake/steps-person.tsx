@@ -1,10 +1,11 @@
 import {
+  JUMP_NORMS,
+  LEVELS,
+  UNITS,
   ageOn,
   dailyPitchLimit,
   highEffortLimit,
-  JUMP_NORMS,
   jumpNormsOf,
-  LEVELS,
   practiceBudget,
   readHeight,
   readMass,
@@ -16,7 +17,6 @@ import { DateField } from '../../ui/DateField';
 import { Caution, Choice } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
-import { UNITS } from '../../ui/units';
 import { MASS_UNIT } from './form';
 import type { IntakeForm } from './form';
 import type { StepProps } from './step';

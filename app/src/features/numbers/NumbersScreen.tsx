@@ -1,8 +1,10 @@
+import { may } from '@wrightonic/contract';
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { LoadChart } from '../../ui/LoadChart';
-import { Caution, Loading } from '../../ui/controls';
+import { Action, Caution, Loading } from '../../ui/controls';
 import { Panes, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { CoursePart } from './CoursePart';
@@ -12,6 +14,7 @@ import { SpeedPart } from './SpeedPart';
 /** End of the month: is it real, is it done, did the gate move, how much was thrown. */
 export function NumbersScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
+  const router = useRouter();
   const { data: me } = api.useMeQuery();
   const { data, error, isLoading } = api.useProgressQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
   if (isLoading || !me) return <Loading />;
@@ -23,7 +26,15 @@ export function NumbersScreen({ id }: { readonly id: string }) {
     );
   const { focus, week } = data;
   return (
-    <Screen>
+    <Screen
+      footer={
+        <Action
+          label="Then and now"
+          onPress={() => router.push(may(me.role, 'seeRoster') ? `/athletes/${id}/sheet` : '/my-sheet')}
+          testID="open-sheet"
+        />
+      }
+    >
       <Text variant="headlineSmall" role="heading" aria-level={1}>
         Numbers
       </Text>

@@ -1,6 +1,7 @@
+import { UNITS } from '@wrightonic/core';
 import type { Me } from '@wrightonic/contract';
 import type { ReactNode } from 'react';
-import { UNITS, UnitsContext } from '../../ui/units';
+import { UnitsContext } from '../../ui/units';
 import { VocabularyContext } from '../../ui/vocabulary';
 import { useLibrary } from '../../data/use-library';
 

@@ -22,6 +22,8 @@ export const SCREENS: readonly { readonly path: string; readonly title: string; 
   { path: '/athletes/:id/plan', title: 'Plan', needs: 'seePlan' },
   { path: '/athletes/:id/run', title: 'Work', needs: 'runSessions' },
   { path: '/athletes/:id/numbers', title: 'Numbers', needs: 'seeProgress' },
+  { path: '/athletes/:id/sheet', title: 'Then and now', needs: 'seeProgress' },
+  { path: '/my-sheet', title: 'Then and now', needs: 'seeProgress' },
   { path: '/group-run', title: 'A group', needs: 'seeRoster' },
   { path: '/hand-outs', title: 'Handed out', needs: 'changePlan' },
   { path: '/my-delivery', title: 'My delivery', needs: 'seeAthlete' },
@@ -43,7 +45,7 @@ export const SCREENS: readonly { readonly path: string; readonly title: string; 
 ];
 
 /** Screens that open without a sign-in: each carries its own proof in the part of the address that is never sent. */
-export const OPEN_SCREENS: readonly string[] = ['/join', '/instrument', '/radar'];
+export const OPEN_SCREENS: readonly string[] = ['/join', '/shared', '/instrument', '/radar'];
 
 const fits = (pattern: string, path: string): boolean => {
   const a = pattern.split('/');

@@ -1,5 +1,6 @@
 import type { Need, TodayRow } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
@@ -45,10 +46,14 @@ const NEED_WORDS: Record<Need['kind'], string> = {
 /** What is decided on an athlete’s numbers. */
 const ON_NUMBERS: ReadonlySet<Need['kind']> = new Set(['relapsed', 'stuck', 'done', 'watch']);
 
+/** Lessons of later today that are shown at once: what needs the coach stands below them. */
+const LATER_SHOWN = 5;
+
 /** Walking to the cage: who is next, what today is, what needs you. */
 export function TodayScreen() {
   const palette = usePalette();
   const router = useRouter();
+  const [allLater, setAllLater] = useState(false);
   const { data, error, isLoading, refetch } = api.useTodayQuery(undefined, { refetchOnMountOrArgChange: true });
   if (isLoading) return <Loading />;
   if (!data)
@@ -105,9 +110,12 @@ export function TodayScreen() {
           </LinkRow>
           {rest.length > 0 ? (
             <Section title="Later today" note={`${rest.length}`}>
-              {rest.map((row) => (
+              {(allLater ? rest : rest.slice(0, LATER_SHOWN)).map((row) => (
                 <Lesson key={row.assignment.id} row={row} />
               ))}
+              {!allLater && rest.length > LATER_SHOWN ? (
+                <Action kind="plain" label={`Show all ${rest.length}`} onPress={() => setAllLater(true)} testID="all-later" />
+              ) : null}
             </Section>
           ) : null}
           {tomorrow.length > 0 ? (

@@ -63,6 +63,7 @@ export const RIGHTS = rights({
   seePlan: { does: 'Read the plan', reach: { ...coaches, ...family } },
   changePlan: { does: 'Make and assign plans', reach: coaches },
   seeProgress: { does: 'Read speeds, gates and load', reach: { ...coaches, ...family } },
+  share: { does: 'Make links for the family', reach: coaches },
   useDevices: { does: 'Connect measuring devices', reach: { ...coaches, station: 'groups' } },
 });
 

@@ -4,7 +4,17 @@ import { rolesWith } from '../access/access';
 import type { RightName, Role } from '../access/access';
 
 /** What is shown of one athlete, and goes by the athlete's id. */
-export const ATHLETE_TOPICS = ['Athlete', 'Diagnosis', 'Plan', 'Progress', 'Session', 'Intake', 'Body', 'Clips'] as const;
+export const ATHLETE_TOPICS = [
+  'Athlete',
+  'Diagnosis',
+  'Plan',
+  'Progress',
+  'Session',
+  'Intake',
+  'Body',
+  'Clips',
+  'Links',
+] as const;
 /** What is shown of the academy as a whole. */
 export const ACADEMY_TOPICS = [
   'Me',
@@ -17,6 +27,7 @@ export const ACADEMY_TOPICS = [
   'Audit',
   'Guns',
   'HandOuts',
+  'Calendars',
 ] as const;
 /** What a read shows and a write renews. */
 export type Topic = (typeof ATHLETE_TOPICS)[number] | (typeof ACADEMY_TOPICS)[number];

@@ -96,7 +96,8 @@ export function compareThrows(
   return { values, unlike };
 }
 
-function wayOf(a: { value: number; sd: number }, b: { value: number; sd: number }, band: Range | null): Way {
+/** Which way a value has gone, against its band. */
+export function wayOf(a: { value: number; sd: number }, b: { value: number; sd: number }, band: Range | null): Way {
   if (!changeIsReal(a, b)) return 'same';
   if (!band) return 'moved';
   const nearer = outside(a.value, band) - outside(b.value, band);

@@ -26,6 +26,8 @@ const UNMEASURED_DAYS = 42;
 const UNMEASURED = 'six weeks without a measured full delivery: nobody can say whether it moves';
 /** Weeks after a focus was owned at which a clip is asked for. Provenance `house`. */
 export const WATCH_WEEKS = [4, 8, 16, 26] as const;
+/** A clip that is no older than this when one would be asked for stands for it, days. */
+const STANDS_FOR_DAYS = 14;
 /** So many days without a throw are a time away. */
 export const AWAY_DAYS = 14;
 /** Standard errors outside the band: 95 % and 80 % sure that it is outside. */
@@ -221,7 +223,7 @@ function backFromAway(thrownOn: readonly IsoDate[], since: IsoDate): IsoDate | n
 /** When somebody should look again at what is owned. */
 function watchOf(ownedOn: IsoDate, lastMeasured: IsoDate, thrownOn: readonly IsoDate[]): Course['watch'] {
   const since = lastMeasured > ownedOn ? lastMeasured : ownedOn;
-  const week = WATCH_WEEKS.find((w) => addDays(ownedOn, 7 * w) > since);
+  const week = WATCH_WEEKS.find((w) => addDays(ownedOn, 7 * w) > addDays(since, STANDS_FOR_DAYS));
   const fixed = week === undefined ? null : { from: addDays(ownedOn, 7 * week), why: `${week} weeks after it was owned` };
   const back = backFromAway(thrownOn, since);
   if (back !== null && (fixed === null || back < fixed.from)) return { from: back, why: 'after a time away' };
@@ -236,7 +238,7 @@ function ownedCourse(request: CourseRequest, ownedOn: IsoDate, dates: readonly C
   if (back) {
     return {
       state: 'relapsed',
-      reason: `Owned on ${dayInWords(ownedOn)}, and back on ${dayInWords(newest.on)}: ${measureById(back.measure).name.toLowerCase()} is outside the band again. Two weeks at the rung before last bring it back.`,
+      reason: `Owned on ${dayInWords(ownedOn)}, and back on ${dayInWords(newest.on)}: ${measureById(back.measure).name.toLowerCase()} is outside the band again. The usual tune-up is two weeks on the rung before last.`,
       dates,
       watch: null,
     };

@@ -6,6 +6,7 @@ import { handOuts } from './hand-outs';
 import { judgement } from './judgement';
 import { lean } from './lean';
 import { library } from './library';
+import { links } from './links';
 import { log } from './log';
 import { people } from './people';
 import { plans } from './plans';
@@ -31,4 +32,5 @@ export const MIGRATIONS: readonly Migration[] = [
   run,
   handOuts,
   course,
+  links,
 ];

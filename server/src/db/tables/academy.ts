@@ -126,6 +126,18 @@ export interface OwnFindingDbRow extends Version {
   words: OwnFindingRecord['words'];
 }
 
+export interface LinkDbRow extends Kept, OfAcademy {
+  athlete_id: string | null;
+  user_id: string;
+  kind: 'sheet' | 'calendar';
+  what: object;
+  key_hash: string;
+  expires_at: Date | null;
+  revoked_at: Date | null;
+  views: number;
+  viewed_at: Date | null;
+}
+
 export interface GunDbRow extends OfAcademy {
   id: string;
   name: string;

@@ -36,6 +36,7 @@ export interface AcademyTables {
   hand_outs: work.HandOutDbRow;
   imports: academy.ImportDbRow;
   invitations: academy.InvitationDbRow;
+  links: academy.LinkDbRow;
   load_days: work.LoadDayDbRow;
   observations: athlete.ObservationDbRow;
   outings: work.OutingDbRow;

@@ -1,8 +1,9 @@
+import type { Units } from '@wrightonic/core';
+import { UNITS } from '@wrightonic/core';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { PaperProvider } from 'react-native-paper';
 import { lightTheme } from '../../../ui/theme';
-import { UNITS, UnitsContext } from '../../../ui/units';
-import type { Units } from '../../../ui/units';
+import { UnitsContext } from '../../../ui/units';
 import { BringIn } from './BringIn';
 
 const info = { frames: 360, playFps: 30, captureFps: null, width: 1080, height: 1920, uneven: 0.1 };

@@ -1,3 +1,4 @@
+import { spoken } from '@wrightonic/core';
 import { may } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -6,7 +7,7 @@ import { api } from '../../../data/api';
 import { Action, Blank, Caution, Choice, Loading } from '../../../ui/controls';
 import { Row, Screen, useWide } from '../../../ui/layout';
 import { SPACE, usePalette } from '../../../ui/theme';
-import { spoken, weekDay } from '../../../ui/words';
+import { weekDay } from '../../../ui/words';
 import { ClipPart } from './ClipParts';
 import { ClipPicture } from './ClipPicture';
 import { Jog } from '../playback/Jog';

@@ -1,6 +1,6 @@
+import { spoken } from '@wrightonic/core';
 import type { ClipMarks } from '@wrightonic/contract';
 import type { Discipline } from '@wrightonic/core';
-import { spoken } from '../../../ui/words';
 import { Pressable, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Action, Choice } from '../../../ui/controls';

@@ -1,6 +1,6 @@
+import { spoken } from '@wrightonic/core';
 import type { ClipMarks } from '@wrightonic/contract';
 import type { MarkedJoint } from '@wrightonic/core';
-import { spoken } from '../../../ui/words';
 import { View } from 'react-native';
 import { ProgressBar, Text } from 'react-native-paper';
 import { Action, Caution, Choice } from '../../../ui/controls';

@@ -1,7 +1,7 @@
+import { UNITS } from '@wrightonic/core';
 import { drawingFrom, drawingPoints, isDrawn } from './draw';
 import { angleBetween, leanOf } from './paint';
 import { rateSentence, setupWarnings, unevenWarning, unlikeSetups } from '../media/set-up';
-import { UNITS } from '../../../ui/units';
 
 describe('a drawing', () => {
   it('takes from the way of the finger what its kind needs', () => {

@@ -1,6 +1,5 @@
 import { EMPTY_MARKS } from '@wrightonic/contract';
-import { EVENTS, MARKED_JOINTS } from '@wrightonic/core';
-import { spoken } from '../../../ui/words';
+import { EVENTS, MARKED_JOINTS, spoken } from '@wrightonic/core';
 import type { MarkedFrame } from '@wrightonic/core';
 import {
   BONES,

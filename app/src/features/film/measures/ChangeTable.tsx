@@ -1,9 +1,8 @@
-import { measureById } from '@wrightonic/core';
+import { measureById, spoken, spokenEvent } from '@wrightonic/core';
 import type { ComparedValue, Unlike } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { NUMBER_FONT, SPACE, usePalette } from '../../../ui/theme';
-import { spoken, spokenEvent } from '../../../ui/words';
 import { useUnits } from '../../../ui/units';
 
 const WAYS: Record<ComparedValue['way'], { readonly mark: string; readonly says: string }> = {

@@ -1,5 +1,5 @@
 import type { ClipMarks } from '@wrightonic/contract';
-import { combineThrows, measureBand, measureById, MEASURE_TERMS, outside } from '@wrightonic/core';
+import { MEASURE_TERMS, combineThrows, measureBand, measureById, outside, spoken, spokenEvent } from '@wrightonic/core';
 import type { Discipline, MeasuredValue } from '@wrightonic/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -8,7 +8,6 @@ import { Action, Loading } from '../../../ui/controls';
 import { BandMark } from '../../../ui/GradeMark';
 import { Section } from '../../../ui/layout';
 import { NUMBER_FONT, SPACE, TARGET, usePalette } from '../../../ui/theme';
-import { spoken, spokenEvent } from '../../../ui/words';
 import { useUnits } from '../../../ui/units';
 
 interface Props {

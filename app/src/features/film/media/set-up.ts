@@ -1,6 +1,6 @@
+import type { Units } from '@wrightonic/core';
 /** How a clip is filmed: the questions before the first frame, and what their answers mean for the numbers. */
 import type { FilmSetup } from '@wrightonic/contract';
-import type { Units } from '../../../ui/units';
 
 export const VIEW_WORDS: Readonly<Record<FilmSetup['view'], { readonly name: string; readonly tells: string }>> = {
   'side-open': { name: 'Open side', tells: 'The chest turns to the camera. Stride, knees, trunk, timing.' },

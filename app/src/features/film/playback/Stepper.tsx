@@ -1,3 +1,4 @@
+import { spoken } from '@wrightonic/core';
 import type { ClipMarks } from '@wrightonic/contract';
 import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -6,7 +7,6 @@ import { Caution, Choice } from '../../../ui/controls';
 import { Row, useWide } from '../../../ui/layout';
 import { useShortcuts } from '../../../ui/shortcuts';
 import { SPACE, usePalette } from '../../../ui/theme';
-import { spoken } from '../../../ui/words';
 import type { Pictures } from '../media/film-info';
 import { FrameView } from '../marks/FrameView';
 import { Jog } from './Jog';

@@ -1,0 +1,1 @@
+export { SharedScreen as default } from '../features/sheet/SharedScreen';

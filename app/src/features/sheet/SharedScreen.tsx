@@ -1,0 +1,63 @@
+import { pathOf } from '@wrightonic/contract';
+import { dayInWords } from '@wrightonic/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { api, problemOf } from '../../data/api';
+import { Action, Blank, Caution, Loading } from '../../ui/controls';
+import { saveBlob } from '../../ui/files';
+import { Row, Screen } from '../../ui/layout';
+import { usePalette } from '../../ui/theme';
+import { SheetView } from './SheetView';
+
+/** The secret of the link: behind the #, so that it is in no log of any server. */
+const tokenOfPage = (): string => (typeof window === 'undefined' ? '' : window.location.hash.slice(1));
+
+/** What a family sees that was sent a link: the one sheet, and no way further. */
+export function SharedScreen() {
+  const palette = usePalette();
+  const [token] = useState(tokenOfPage);
+  const { data, error } = api.useLookAtSharedQuery({ body: { token } });
+  const [problem, setProblem] = useState<string | null>(null);
+  const save = async () => {
+    setProblem(null);
+    try {
+      const answer = await fetch(`/api${pathOf('sharedPdf')}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ token }),
+      });
+      if (answer.ok) saveBlob('then-and-now.pdf', await answer.blob());
+      else setProblem('This link no longer works. Ask whoever sent it for a new one.');
+    } catch {
+      setProblem('The server cannot be reached. Try again with a connection.');
+    }
+  };
+  if (error)
+    return (
+      <Screen width={560}>
+        <Blank title={problemOf(error).title}>{problemOf(error).detail}</Blank>
+      </Screen>
+    );
+  if (!data) return <Loading />;
+  return (
+    <Screen width={640}>
+      <View>
+        <Text variant="headlineSmall" role="heading" aria-level={1}>
+          Then and now
+        </Text>
+        <Text variant="bodyMedium" style={{ color: palette.soft }} testID="shared-whose">
+          {`${data.athlete}, ${dayInWords(data.sheet.from)} and ${dayInWords(data.sheet.to)}. From ${data.academy}.`}
+        </Text>
+      </View>
+      <SheetView report={data} />
+      <Row>
+        <Action kind="quiet" label="Save as PDF" onPress={() => void save()} testID="shared-pdf" />
+      </Row>
+      {problem ? <Caution>{problem}</Caution> : null}
+      <Text variant="bodySmall" style={{ color: palette.soft }}>
+        Wrightonic never diagnoses injury. League rules and licensed clinicians come first.
+      </Text>
+    </Screen>
+  );
+}
