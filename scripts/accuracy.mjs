@@ -22,6 +22,7 @@ if (wants('camps')) say(await runNode(await bundle('bench/camps.ts', 'camps')));
 if (wants('log')) say(await runNode(await bundle('bench/accuracy-log.ts', 'accuracy-log')));
 if (wants('marks')) say(await runNode(await bundle('bench/accuracy.ts', 'accuracy')));
 if (wants('progress')) say(await runNode(await bundle('bench/accuracy-progress.ts', 'accuracy-progress')));
+if (wants('progress')) say(await runNode(await bundle('bench/accuracy-course.ts', 'accuracy-course')));
 if (wants('coverage')) say(await runNode(await bundle('bench/coverage.ts', 'coverage')));
 if (wants('tracker')) {
   installDebian({ browser: true });

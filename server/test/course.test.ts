@@ -137,3 +137,55 @@ it('tells the family where it stands, and not what the coach suspects', async ()
   expect(body.focus[0].eased).toEqual([]);
   expect(body.easedSoFar).toBeNull();
 });
+
+describe('a coach’s week', () => {
+  const week = async (client: Client, group?: string) =>
+    (await client.get(`/week${group === undefined ? '' : `?group=${group}`}`).expect(200)).body;
+  const names = (lines: { athlete: string }[]) => lines.map((l) => l.athlete);
+
+  it('tells who is ready, back, unseen and locked, by group and by name', async () => {
+    const owner = await signedIn(harness);
+    const ready = await addAthlete(owner, { name: 'Zora Readywick', birthDate: '2005-01-10' });
+    const gone = await addAthlete(owner, { name: 'Abel Awaymoor', birthDate: '2005-01-10' });
+    const hurt = await addAthlete(owner, { name: 'Mona Sorebank' });
+    for (const athlete of [ready, gone])
+      await owner.put(`/athletes/${athlete}/observations/${uuid()}`, eye('short-stride', 'yes', '2026-03-02')).expect(200);
+    await makeFocus(owner, ready, 'short-stride');
+    await makeFocus(owner, gone, 'short-stride');
+    await harness.db('foci').where('athlete_id', ready).update({ course: 'done', course_why: 'Holds on two days.' });
+    const group = uuid();
+    await owner.put(`/groups/${group}`, { name: 'Late', athletes: [ready, hurt] }).expect(200);
+    at('2026-03-12');
+    const session = uuid();
+    const elbow = { site: 'elbow', score: 4, signs: [] };
+    await owner
+      .put(`/athletes/${hurt}/sessions/${session}`, { on: '2026-03-12', assignment: null, painBefore: [elbow] })
+      .expect(200);
+    const all = await week(owner);
+    expect(all.athletes).toBe(3);
+    expect(names(all.lines.done)).toEqual([ready]);
+    expect(names(all.lines.unseen)).toEqual([gone, ready]);
+    expect(names(all.lines.limit)).toEqual([hurt]);
+    expect(all.lines.limit[0].text).toContain('locked');
+    const some = await week(owner, group);
+    expect(some.athletes).toBe(2);
+    expect(names(some.lines.unseen)).toEqual([ready]);
+    // Somebody who was looked at was seen; somebody put away is nobody’s week.
+    await owner.put(`/athletes/${gone}/observations/${uuid()}`, eye('fly-open', 'no', '2026-03-12')).expect(200);
+    await owner.post(`/athletes/${ready}/archive`, { archived: true }).expect(200);
+    const later = await week(owner);
+    expect(later.lines.unseen).toEqual([]);
+    expect(later.lines.done).toEqual([]);
+  });
+
+  it('of nobody, and of another’s group', async () => {
+    const owner = await signedIn(harness);
+    const { lines, athletes } = await week(owner);
+    expect(athletes).toBe(0);
+    expect(Object.values(lines).flat()).toEqual([]);
+    const stranger = await signedIn(harness);
+    const group = uuid();
+    await owner.put(`/groups/${group}`, { name: 'Ours', athletes: [] }).expect(200);
+    await stranger.get(`/week?group=${group}`).expect(404);
+  });
+});

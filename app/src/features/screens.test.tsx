@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
-import type { AthleteOverview, DiagnosisRecord, PlanRecord, Progress, TodayList } from '@wrightonic/contract';
+import type { AthleteOverview, DiagnosisRecord, PlanRecord, Progress, TodayList, CoachWeek } from '@wrightonic/contract';
 import { daysBetween, diagnose, GATE_DEFAULTS, judgeGate, trend, workload } from '@wrightonic/core';
 import type { Evidence } from '@wrightonic/core';
 import { api } from '../data/api';
@@ -10,6 +10,7 @@ import { WhatScreen } from './diagnosis/WhatScreen';
 import { DrillsScreen } from './drills/DrillsScreen';
 import { LookScreen } from './look/LookScreen';
 import { NumbersScreen } from './numbers/NumbersScreen';
+import { WeekScreen } from './today/WeekScreen';
 import { PlanScreen } from './plan/PlanScreen';
 import { MyDayScreen } from './today/MyDayScreen';
 import { TodayScreen } from './today/TodayScreen';
@@ -299,6 +300,34 @@ describe('Look and What is it?', () => {
   it('says that nothing has been looked at', async () => {
     await show(<WhatScreen id="a" />, { athlete: { ...overview, foci: [] }, diagnosis: judged([]) });
     expect(await screen.findByText('Nothing has been looked at yet')).toBeTruthy();
+  });
+});
+
+describe('The week', () => {
+  const none = { relapsed: [], limit: [], stuck: [], done: [], unseen: [], moved: [] };
+  const weekOf = (lines: Partial<CoachWeek['lines']>, athletes = 3): CoachWeek => ({
+    from: '2026-04-28',
+    to: '2026-05-04',
+    athletes,
+    lines: { ...none, ...lines },
+    more: [],
+  });
+
+  it('tells what became of everybody, and where nothing did', async () => {
+    const line = { athlete: 'a', name: 'Testa Birchley', text: 'The stride is short. No move in 4 sessions.' };
+    openPage(
+      <WeekScreen />,
+      { '/api/week': weekOf({ stuck: [line] }), '/api/groups': [{ id: 'g', name: 'Late', athletes: [] }] },
+      {},
+    );
+    expect(await screen.findByText('The stride is short. No move in 4 sessions.')).toBeTruthy();
+    expect(screen.getByText('Nobody is near a limit.')).toBeTruthy();
+    expect(screen.getByTestId('week-of-Late')).toBeTruthy();
+  });
+
+  it('says so where there is nobody', async () => {
+    openPage(<WeekScreen />, { '/api/week': weekOf({}, 0), '/api/groups': [] }, {});
+    expect(await screen.findByText('Nobody is in this group')).toBeTruthy();
   });
 });
 

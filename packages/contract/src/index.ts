@@ -35,6 +35,7 @@ export * from './report/report';
 export * from './roster/imports';
 export * from './roster/roster';
 export * from './roster/today';
+export * from './roster/week';
 export * from './route/route';
 export * from './schema/schema';
 export * from './settings/settings';

@@ -35,6 +35,7 @@ import { rosterPage } from '../roster/roster';
 import { finishSession, logEntries, putSession, removeFromLoad } from '../log/sessions';
 import { sessionOf } from '../log/session-record';
 import { todayList } from '../today/today';
+import { coachWeek } from '../today/week';
 import { dropHandOut, handOuts, lookAtHandOut, putHandOut, sawWork } from '../hand-out/hand-outs';
 
 export interface Call<Body = unknown, Query = unknown> {
@@ -88,6 +89,7 @@ export const HANDLERS: Handlers = {
   putGroup: ({ ctx, id, body }) => putGroup(ctx, id, body),
   dropGroup: ({ ctx, id }) => dropGroup(ctx, id),
   today: ({ ctx }) => todayList(ctx),
+  week: ({ ctx, query }) => coachWeek(ctx, query),
   athletes: ({ ctx, query }) => rosterPage(ctx, query),
   lookAtImport: ({ ctx, body }) => lookAtImport(ctx, body),
   imports: ({ ctx }) => imports(ctx),

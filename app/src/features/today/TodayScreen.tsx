@@ -102,6 +102,12 @@ export function TodayScreen() {
               </Blank>
             )}
           </Section>
+          <LinkRow onPress={() => router.push('/week')} testID="open-week">
+            <Text variant="bodyMedium">The week</Text>
+            <Text variant="bodySmall" style={{ color: palette.soft }}>
+              Who moved, who is stuck, who was not seen; by group
+            </Text>
+          </LinkRow>
           <LinkRow onPress={() => router.push('/hand-outs')} testID="open-hand-outs">
             <Text variant="bodyMedium">Handed out</Text>
             <Text variant="bodySmall" style={{ color: palette.soft }}>

@@ -5,12 +5,18 @@ import type { ImportLook, ImportRow } from './imports';
 import { rosterQuerySchema } from './roster';
 import type { RosterPage } from './roster';
 import type { TodayList } from './today';
+import { weekQuerySchema } from './week';
+import type { CoachWeek } from './week';
 
 const LOOK = answers<ImportLook>('ImportLook');
 const IMPORTS = answers<readonly ImportRow[]>('ImportRow[]');
 
 export const rosterRoutes = {
   today: get('/today', 'seeToday', 'Today’s lessons and what needs the coach', answers<TodayList>('TodayList'), {
+    shows: 'Today',
+  }),
+  week: get('/week', 'seeToday', 'A coach’s week, of all or of a group', answers<CoachWeek>('CoachWeek'), {
+    query: weekQuerySchema,
     shows: 'Today',
   }),
   athletes: get('/athletes', 'seeRoster', 'One page of the roster', answers<RosterPage>('RosterPage'), {
