@@ -13,14 +13,14 @@ const START = '2031-01-06';
 const WEEKS = [0, 2, 4, 6, 8, 10];
 
 /** `same`: as on the first day · `half`: half of the way · `good`: in the middle of what is good, from week four on. */
-const KINDS = ['same', 'half', 'good'] as const;
+type Kind = 'same' | 'half' | 'good';
 
 interface Told {
   readonly finding: FindingId;
   readonly discipline: Discipline;
 }
 
-function lived({ finding, discipline }: Told, kind: (typeof KINDS)[number], random: Random): 'done' | 'not' {
+function lived({ finding, discipline }: Told, kind: Kind, random: Random): 'done' | 'not' {
   const signs = SIGNS.filter((s) => s.finding === finding && (!s.disciplines || s.disciplines.includes(discipline)));
   const values: CourseValue[] = [];
   for (const week of WEEKS) {
@@ -66,11 +66,11 @@ const told = FINDINGS.flatMap((f) =>
 );
 const rows = told.map((one, index) => {
   const random = randomFrom(SEED + index);
-  const share = (kind: (typeof KINDS)[number]) =>
+  const share = (kind: Kind) =>
     Array.from({ length: EACH }, () => lived(one, kind, random)).filter((end) => end === 'done').length / EACH;
   return { ...one, same: share('same'), half: share('half'), good: share('good') };
 });
-const mean = (kind: (typeof KINDS)[number]) => rows.reduce((sum, row) => sum + row[kind], 0) / rows.length;
+const mean = (kind: Kind) => rows.reduce((sum, row) => sum + row[kind], 0) / rows.length;
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
 process.stdout.write(
   `\nDone decisions, ${rows.length} findings × ${EACH} athletes, six dates two weeks apart, looked at after each (seed ${SEED})\n` +

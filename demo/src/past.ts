@@ -138,7 +138,7 @@ async function lookAgain(
 }
 
 /** Whoever has come for a few weeks only has a plan of some weeks. */
-const [LONG_WEEKS, SHORT_PLAN_WEEKS] = [6, 4];
+const [LONG_WEEKS, SHORT_PLAN_WEEKS] = [4, 4];
 /** Weeks after which there has been time to look again. */
 const LOOKED_AGAIN_FROM = 4;
 

@@ -32,6 +32,16 @@ export async function sendFile(res: Response, { name, type, pieces }: Download):
   await sendPieces(res, pieces, type);
 }
 
+/** Until what was written has been taken, or nobody takes it any more. */
+const taken = (res: Response): Promise<void> =>
+  new Promise((resolve) => {
+    const go = () => {
+      res.off('drain', go).off('close', go);
+      resolve();
+    };
+    res.on('drain', go).on('close', go);
+  });
+
 /** Sends pieces of a text, no faster than they are taken. Whoever goes away in between is sent no more. */
 export async function sendPieces(
   res: Response,
@@ -41,7 +51,7 @@ export async function sendPieces(
   res.type(type);
   for await (const piece of pieces) {
     if (res.destroyed) return;
-    if (!res.write(piece)) await new Promise<void>((go) => res.once('drain', go).once('close', go));
+    if (!res.write(piece)) await taken(res);
     await turn();
   }
   res.end();

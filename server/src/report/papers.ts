@@ -96,7 +96,7 @@ async function athletePaper(ctx: Context, data: AthleteOverview): Promise<Paper>
   const work = data.today ?? data.next;
   const { throwsLeft, highEffortLeft, restUntil, locked } = workload.today;
   const arm = locked
-    ? `Throwing is locked: ${locked.reason}.`
+    ? locked.reason
     : [
         `${throwsLeft} throws left today, ${highEffortLeft} of them at 90 % and more`,
         ...(restUntil === null ? [] : [`rest from pitching until ${dayInWords(restUntil)}`]),

@@ -94,7 +94,7 @@ async function unseen(ctx: Context, group: string | undefined): Promise<WeekLine
 
 /** Which limit somebody is near, in words; null where none is. */
 function nearWhat({ today, week }: Workload): string | null {
-  if (today.locked) return `Throwing is locked: ${today.locked.reason}.`;
+  if (today.locked) return today.locked.reason;
   if (today.restUntil !== null) return 'Rests from pitching.';
   if (week.change !== null && week.change >= NEAR_WEEK && week.throws > week.floor)
     return `${week.throws} throws in ${DAYS} days, ${Math.round(100 * week.change)} % more than the usual week.`;

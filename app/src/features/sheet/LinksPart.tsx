@@ -32,7 +32,7 @@ export function LinksPart({ athlete, sheet }: { readonly athlete: string; readon
       () => setCopied(false),
     );
   return (
-    <Section title="For the family" note="a link that shows this sheet and leads nowhere else">
+    <Section title="For the family" note="leads nowhere else">
       <Row>
         {DAYS.map((n) => (
           <Choice key={n} label={`${n} days`} chosen={n === days} onPress={() => setDays(n)} testID={`days-${n}`} />

@@ -83,7 +83,7 @@ export function SheetScreen({ id }: { readonly id: string }) {
         </Blank>
       ) : (
         <View style={{ gap: SPACE.xl }}>
-          <View style={{ gap: SPACE.xs }}>
+          <View style={{ gap: SPACE.s }}>
             {chips('Then', from, offered, (day) => setChosen({ ...chosen, from: day }))}
             {chips('Now', to, [...offered].reverse(), (day) => setChosen({ ...chosen, to: day }))}
           </View>
