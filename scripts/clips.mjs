@@ -54,7 +54,7 @@ async function make(wanted, file) {
   const bytes = await render(wanted);
   writeFileSync(file, bytes);
   const beside = { wanted, truth: await truth(wanted), poster: await poster(bytes) };
-  writeFileSync(file.replace(/\.[a-z0-9]+$/, '.json'), `${JSON.stringify(beside, null, 1)}\n`);
+  writeFileSync(file.replace(/\.[a-z0-9]+$/, '.json'), `${JSON.stringify(beside, null, 2)}\n`);
   process.stdout.write(`${file}: ${Math.round(bytes.length / 1024)} KB\n`);
 }
 try {

@@ -47,11 +47,16 @@ export const QUERIES: Partial<Record<RouteName, string>> = {
   putClipPart: '?from=0',
   academyCsv: '?table=reps',
   athleteCsv: '?table=reps',
+  sheet: '?from=2026-04-01&to=2026-05-01',
+  sheetPdf: '?from=2026-04-01&to=2026-05-01',
+  paper: '?paper=athlete',
 };
 
 export const BODIES: Partial<Record<RouteName, (own: string) => object>> = {
   lookAtHandOut: (own) => HAND_OUT(own),
   putHandOut: (own) => HAND_OUT(own),
+  putLink: () => ({ from: '2026-04-01', to: '2026-05-01', days: 3, pictures: [] }),
+  putCalendar: () => ({ athlete: null }),
   putGun: () => ({
     name: 'Barn gun',
     place: 'behind the plate',

@@ -32,6 +32,7 @@ beforeAll(async () => {
   await owner.post(`${at('sessions')}/log`, { entries: [logged] }).expect(200);
   await owner.put(at('outings'), BODIES.putOuting!(other)).expect(200);
   await owner.put(at('clearances'), BODIES.putClearance!(other)).expect(200);
+  await owner.put(at('links'), BODIES.putLink!(other)).expect(200);
   await owner.put(at('clips'), BODIES.putClip!(other)).expect(200);
   await owner.put(at('body-checks'), BODIES.putBodyCheck!(other)).expect(200);
   const inCheck = { check: theirs['body-checks'] };

@@ -161,7 +161,7 @@ describe('routes', () => {
     const all = Object.values(ROUTES as Record<string, Route>);
     expect(new Set(all.map((r) => `${r.method} ${r.path}`)).size).toBe(all.length);
     for (const r of all) if (r.method === 'get') expect(r.body).toBeUndefined();
-    // Each of these carries its own proof: a password, an invitation's secret, or a channel's key.
+    // Each of these carries its own proof: a password, an invitation's secret, a channel's key, or the secret of a link or a calendar.
     expect(all.filter((r) => rolesOf(r).length === 0).map((r) => r.path)).toEqual([
       '/sign-in',
       '/sign-out',
@@ -169,6 +169,9 @@ describe('routes', () => {
       '/join',
       '/channels/:id/messages',
       '/channels/:id/live',
+      '/shared/look',
+      '/shared/pdf',
+      '/feeds/:secret',
     ]);
   });
 });

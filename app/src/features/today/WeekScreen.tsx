@@ -25,10 +25,9 @@ export function WeekScreen() {
   const router = useRouter();
   const [group, setGroup] = useState<string | null>(null);
   const { data: groups = [] } = api.useGroupsQuery();
-  const { data, error, isFetching } = api.useWeekQuery(
-    { query: group === null ? {} : { group } },
-    { refetchOnMountOrArgChange: true },
-  );
+  const { data, error, isFetching } = api.useWeekQuery(group === null ? {} : { query: { group } }, {
+    refetchOnMountOrArgChange: true,
+  });
   const part = (kind: WeekKind) => {
     const { title, none, path } = KINDS[kind];
     const lines = data?.lines[kind] ?? [];
