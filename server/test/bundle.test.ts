@@ -163,6 +163,10 @@ it('takes nothing of what is broken, forged or another’s, and says where', asy
     ['UUID', fresh((c) => void (rep(c).id = "x'; drop table reps"))],
     ['reps', fresh((c) => void (rep(c).judged = 'x'.repeat(5000)))],
     ['instant', fresh((c) => void (rep(c).at = 'yesterday'))],
+    ['must be an object', fresh((c) => void ((c.tables.reps as unknown[]) = [null, 5]))],
+    ['must be an object', fresh((c) => void (c.people = ['nobody']))],
+    ['people', fresh((c) => void ((c.people as { athletes: string[] }[])[0]!.athletes = [stranger]))],
+    ['people', fresh((c) => void ((c.people as { groups: unknown }[])[0]!.groups = 'all'))],
     ['people', fresh((c) => void (c.people = [{ id: uuid(), name: 'Nobody', role: 'king' }]))],
   ] as const) {
     const { status, body } = await take(there, text);

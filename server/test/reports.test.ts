@@ -170,6 +170,9 @@ describe('a link for the family', () => {
     expect(status).toBe(200);
     expect(body.sheet.better).toHaveLength(1);
     expect(body.pictures).toHaveLength(1);
+    // That picture is cut short: the paper comes without it.
+    const paper = await (await nobody()).post('/shared/pdf', { token });
+    expect([paper.status, paper.headers['content-type']]).toEqual([200, 'application/pdf']);
     await look(token);
     const { body: rows } = await coach.get(`/athletes/${athlete}/links`).expect(200);
     expect(rows.find((r: { id: string }) => r.id === id)).toMatchObject({ state: 'open', views: 2 });

@@ -52,12 +52,14 @@ async function parse(bytes: Buffer): Promise<Parsed> {
   parser.onValue = ({ value, key, stack }) => {
     const [, one, two] = stack.map((level) => level.key);
     if (one === undefined) head[String(key)] = value;
+    else if (!isRow(value)) throw wrongField([one, two, key].filter((part) => part !== undefined).join('.'), 'must be an object');
     else if (one === 'people') people.push(unchecked<Person>(value));
     else if (one === 'files') files.push(unchecked<Parsed['files'][number]>(value));
     else if (one === 'tables') {
       if (!isTable(two)) throw wrongField(`tables.${String(two)}`, 'is no table of a bundle');
-      tables.set(two, [...(tables.get(two) ?? [])]);
-      tables.get(two)!.push(unchecked<Row>(value));
+      const rows = tables.get(two) ?? [];
+      if (rows.length === 0) tables.set(two, rows);
+      rows.push(unchecked<Row>(value));
     }
   };
   try {
@@ -78,8 +80,10 @@ async function parse(bytes: Buffer): Promise<Parsed> {
   if (head.version !== BUNDLE_VERSION)
     throw wrongField('version', `is ${String(head.version)}; this program takes version ${BUNDLE_VERSION}`);
   if (head.kind !== 'academy' && head.kind !== 'athlete') throw wrongField('kind', 'must be “academy” or “athlete”');
-  return { kind: head.kind, academy: (head.academy as Row | undefined) ?? null, people, tables, files };
+  return { kind: head.kind, academy: isRow(head.academy) ? unchecked<Row>(head.academy) : null, people, tables, files };
 }
+
+const isRow = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 type ColumnTypes = ReadonlyMap<string, ReadonlyMap<string, string>>;
 
@@ -111,15 +115,28 @@ function written(where: string, type: string | undefined, value: unknown): strin
 
 const idText = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value));
 
+/** Rows that are looked at before others have their turn. */
+const LOOKED_AT = 2000;
+
 /** What refers to something that is not in the bundle would refer to another's, or to nothing. */
-function checkReferences({ people, tables }: Parsed): void {
+async function checkReferences({ people, tables }: Parsed): Promise<void> {
   const ids = (rows: readonly { readonly id?: unknown }[] | undefined) => new Set((rows ?? []).map((row) => String(row.id)));
   const known = new Map<string, ReadonlySet<string>>([
     ['people', ids(people)],
     ...BUNDLED.map((t) => [t, ids(tables.get(t))] as const),
   ]);
+  for (const [i, person] of people.entries())
+    for (const [tie, to] of [
+      ['athletes', 'athletes'],
+      ['groups', 'athlete_groups'],
+    ] as const) {
+      const ties: unknown = person[tie] ?? [];
+      if (!Array.isArray(ties) || !ties.every((id) => known.get(to)!.has(idText(id))))
+        throw wrongField(`people[${i}].${tie}`, 'must name athletes and groups of the bundle');
+    }
   for (const [table, rows] of tables)
     for (const [i, row] of rows.entries()) {
+      if (i % LOOKED_AT === LOOKED_AT - 1) await turn();
       if (row.id !== undefined && !isUuid(row.id)) throw wrongField(`tables.${table}[${i}].id`, 'must be a UUID');
       for (const column of Object.keys(row)) {
         if (!column.endsWith('_id') || row[column] === null) continue;
@@ -207,15 +224,18 @@ async function tiePeople(ctx: Context, people: readonly Person[]): Promise<void>
 }
 
 /** Clips whose bytes came along, held against what their rows say. */
-function filesOf({ files, tables }: Parsed): { readonly id: string; readonly bytes: Buffer }[] {
+async function filesOf({ files, tables }: Parsed): Promise<{ readonly id: string; readonly bytes: Buffer }[]> {
   const rows = new Map((tables.get('clips') ?? []).map((row) => [String(row.id), row]));
-  return files.map(({ clip, base64 }, i) => {
+  const read: { readonly id: string; readonly bytes: Buffer }[] = [];
+  for (const [i, { clip, base64 }] of files.entries()) {
     const bytes = Buffer.from(String(base64), 'base64');
     const row = rows.get(String(clip));
     if (!row || createHash('sha256').update(bytes).digest('hex') !== row.sha256)
       throw wrongField(`files[${i}]`, 'is not the clip that the bundle names: its digest differs');
-    return { id: String(clip), bytes };
-  });
+    read.push({ id: String(clip), bytes });
+    await turn();
+  }
+  return read;
 }
 
 /** @param clipsFolder where clips lie */
@@ -224,8 +244,8 @@ export async function takeBundle(ctx: Context, clipsFolder: string, bytes: Buffe
   const parsed = read.kind === 'athlete' ? withoutPeople(read) : read;
   if (parsed.kind === 'athlete' && (parsed.tables.get('athletes')?.length ?? 0) !== 1)
     throw wrongField('tables.athletes', 'must hold the one athlete of the bundle');
-  checkReferences(parsed);
-  const files = filesOf(parsed);
+  await checkReferences(parsed);
+  const files = await filesOf(parsed);
   const athletes = parsed.tables.get('athletes') ?? [];
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);

@@ -4,8 +4,9 @@ import type { TableName } from './tables';
 
 export type Row = Readonly<Record<string, unknown>>;
 
-/** Rows that are read at once. */
+/** Rows that are read at once: few of those that are as long as hundreds of others. */
 const PAGE = 500;
+const LONG: Partial<Record<TableName, number>> = { plans: 5, diagnoses: 10, clips: 5, assignments: 50 };
 
 /** Columns by which a table's rows stand in one order: the id, or where there is none all that tells them apart. */
 const KEYS: Partial<Record<TableName, readonly string[]>> = {
@@ -42,17 +43,18 @@ function sorted(value: unknown): unknown {
  */
 export async function* rowsOf(ctx: Context, table: TableName, narrow: Row = {}): AsyncGenerator<Row[]> {
   const key = keyOf(table);
+  const page = LONG[table] ?? PAGE;
   let after: readonly string[] | null = null;
   for (;;) {
     const query = ctx.tenant
       .fromAny(table)
       .where(narrow)
       .orderBy([...key])
-      .limit(PAGE);
+      .limit(page);
     if (after) void query.whereRaw(`(${key.join(', ')}) > (${key.map(() => '?').join(', ')})`, [...after]);
     const rows = await query;
     if (rows.length > 0) yield rows.map(plain);
-    if (rows.length < PAGE) return;
+    if (rows.length < page) return;
     const last = rows[rows.length - 1]!;
     after = key.map((column) => String(last[column]));
   }

@@ -9,6 +9,8 @@ export interface Paper {
   /** Under the title: whose it is. */
   readonly whose: string;
   readonly content: Content[];
+  /** At the end; a picture that cannot be read is left out. */
+  readonly pictures?: readonly { readonly url: string; readonly says: string }[];
   /** At the foot of each page. */
   readonly foot: string;
 }
@@ -65,7 +67,13 @@ function typesetter(): PdfMake {
 }
 
 /** Sets a paper as PDF: A4, text that can be searched and copied. Takes tenths of a second: not for the thread that answers. */
-export async function setPaper({ title, whose, content, foot }: Paper): Promise<Uint8Array> {
+export async function setPaper(paper: Paper): Promise<Uint8Array> {
+  if (!paper.pictures?.length) return set(paper);
+  // A file that calls itself a picture may be none: the words are there all the same.
+  return set(paper).catch(() => set({ ...paper, pictures: [] }));
+}
+
+async function set({ title, whose, content, foot, pictures = [] }: Paper): Promise<Uint8Array> {
   const pdfmake = (ready ??= typesetter());
   const definition: TDocumentDefinitions = {
     pageSize: 'A4',
@@ -84,6 +92,14 @@ export async function setPaper({ title, whose, content, foot }: Paper): Promise<
       { text: whose, color: SOFT, margin: [0, 0, 0, 4] },
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 507, y2: 0, lineWidth: 0.8, lineColor: LINE }] },
       ...content,
+      ...(pictures.length > 0
+        ? [
+            together(heading('Pictures'), {
+              columns: pictures.map(({ url, says }) => ({ stack: [{ image: url, width: 240 }, soft(says)], width: 'auto' })),
+              columnGap: 12,
+            }),
+          ]
+        : []),
     ],
     footer: (page: number, pages: number) => ({
       columns: [

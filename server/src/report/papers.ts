@@ -25,6 +25,7 @@ export function sheetPaper(report: ReportSheet, foot: string): Paper {
     title: 'Then and now',
     whose: `${report.athlete}, ${words.title}`,
     foot,
+    pictures: report.pictures.map((p) => ({ url: p.url, says: `${dayInWords(p.on)}, ${p.of}` })),
     content: [
       heading('Speed'),
       line(words.speed),
@@ -35,17 +36,6 @@ export function sheetPaper(report: ReportSheet, foot: string): Paper {
         words.worse.length > 0 ? bullets(words.worse) : line(words.noWorse),
         ...(sheet.why === null ? [] : [soft(sheet.why)]),
       ),
-      ...(report.pictures.length > 0
-        ? [
-            together(heading('Pictures'), {
-              columns: report.pictures.map((p) => ({
-                stack: [{ image: p.url, width: 240 }, soft(`${dayInWords(p.on)}, ${p.of}`)],
-                width: 'auto',
-              })),
-              columnGap: 12,
-            }),
-          ]
-        : []),
       ...(sheet.measures.length > 0
         ? [
             heading('All that was measured on both dates'),
