@@ -12,6 +12,14 @@ test('a relapse leads to its numbers, and then and now goes to the family by a l
   await page.getByText(/stride length is outside the band again/).click();
   await expect(page.getByTestId('course')).toContainText('Back again');
   await expect(page.getByTestId('tune-up')).toBeVisible();
+  for (const [label, starts] of [
+    ['Save as SVG', '<svg'],
+    ['Save as PNG', '\x89PNG'],
+  ] as const) {
+    const chart = page.waitForEvent('download');
+    await page.getByTestId('measure-stride-length').getByRole('button', { name: label }).click();
+    expect(readFileSync(await (await chart).path(), 'latin1').slice(0, 4)).toBe(starts);
+  }
   await page.getByTestId('open-sheet').click();
   await expect(page.getByTestId('sheet')).toBeVisible();
   expect(await violationsOf(page)).toEqual([]);

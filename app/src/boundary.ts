@@ -12,3 +12,6 @@ export const keyed = <T>(entries: readonly (readonly [string, unknown])[]): T =>
 /** Puts data in the place of what a read shows; typed by Redux Toolkit for one read at a time. */
 export type Upsert = (read: string, args: unknown, data: unknown) => UnknownAction;
 export const upsertOf = (upsert: unknown): Upsert => upsert as Upsert;
+
+/** The element that a view is drawn as on the web; its type knows the phones' views alone. */
+export const elementOf = (view: unknown): Element | null => view as Element | null;
