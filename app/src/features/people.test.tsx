@@ -45,7 +45,7 @@ const people: People = {
 
 describe('Desk', () => {
   it.each([
-    ['owner', ['people', 'groups', 'guns', 'import', 'audit', 'settings', 'bands', 'findings', 'account']],
+    ['owner', ['people', 'groups', 'guns', 'import', 'files', 'audit', 'settings', 'bands', 'findings', 'account']],
     ['instructor', ['people', 'groups', 'guns', 'import', 'audit', 'findings', 'account']],
     ['guardian', ['account']],
   ] as const)('shows %s what they may use', async (role, parts) => {
