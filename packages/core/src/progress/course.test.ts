@@ -92,6 +92,10 @@ describe('a focus is done', () => {
   it('never by a value whose error swallows it, nor by one of a day to come', () => {
     expect(stateOf([stride(0, 66), stride(4, 84, { sd: 15 }), stride(5, 84, { sd: 15 })])).toBe('working');
     expect(stateOf([stride(0, 66), stride(4, 84), stride(20, 84)])).toBe('holding');
+    // Nor does such a day undo what was measured well.
+    const between = courseOf(request([stride(0, 66), stride(3, 84), stride(4, 60, { sd: 15 }), stride(5, 83)]));
+    expect(between.state).toBe('done');
+    expect(between.dates[2]!.not).toContain('too large to tell');
   });
 
   it('the same in whatever order the values come, and given twice', () => {

@@ -143,30 +143,39 @@ function readBy({ measure, events, firstOnly }: Sign, values: readonly CourseVal
   return read.filter((v) => v.event === first);
 }
 
-/** Where the work began: the last value before it, or the first within its first days. */
-function beginningOf({ values, startedOn }: CourseRequest, { measure, event }: CourseValue): CourseValue | null {
-  const same = values.filter((v) => v.measure === measure && v.event === event).sort((a, b) => (a.on < b.on ? -1 : 1));
-  const before = same.filter((v) => v.on <= startedOn);
-  return before[before.length - 1] ?? same.find((v) => daysBetween(startedOn, v.on) <= BEGAN_WITHIN) ?? null;
+/** What tells values of one measure from those of another. */
+const keyOf = ({ measure, event }: CourseValue): string => `${measure}:${event}`;
+
+/** Where the work began, by measure: the last value before it, or the first within its first days. */
+function beginningsOf({ values, startedOn }: CourseRequest): ReadonlyMap<string, CourseValue> {
+  const found = new Map<string, CourseValue>();
+  for (const [key, own] of groupBy(values, keyOf)) {
+    const same = [...own].sort((x, y) => (x.on < y.on ? -1 : 1));
+    const before = same.filter((v) => v.on <= startedOn);
+    const began = before[before.length - 1] ?? same.find((v) => daysBetween(startedOn, v.on) <= BEGAN_WITHIN);
+    if (began) found.set(key, began);
+  }
+  return found;
 }
 
-function held(request: CourseRequest, { sign, bandOf }: Wanted, value: CourseValue): HeldValue {
+function held(began: CourseValue | undefined, { sign, bandOf }: Wanted, value: CourseValue): HeldValue {
   const band = bandOf(value);
-  const began = beginningOf(request, value);
-  const nearer = began && began.on < value.on && outside(value.value, band) < outside(began.value, band);
+  const nearer = began !== undefined && began.on < value.on && outside(value.value, band) < outside(began.value, band);
   const blurred = value.sd > sign.spread;
   return {
     ...value,
     unit: measureById(value.measure).unit,
     band,
     inBand: !blurred && outside(value.value, band) === 0,
-    moved: Boolean(nearer) && changeIsReal(began!, value),
+    moved: nearer && changeIsReal(began, value),
     blurred,
   };
 }
 
 function whyNot({ flagged, startedOn }: CourseRequest, on: IsoDate, values: readonly HeldValue[]): string | null {
   if (on <= startedOn) return 'before the work';
+  const blurred = values.filter((v) => v.blurred);
+  if (blurred.length > 0) return `the error of ${listed(blurred)} is too large to tell; more throws make it smaller`;
   const efforts = values.flatMap((v) => (v.effort ? [v.effort] : []));
   if (efforts.length < values.length) return 'how hard the throws were was not noted';
   const least = Math.min(...efforts.map((e) => e[0]));
@@ -179,9 +188,12 @@ function whyNot({ flagged, startedOn }: CourseRequest, on: IsoDate, values: read
 
 function datesOf(request: CourseRequest): CourseDate[] {
   const wanted = wantedOf(request);
+  const begins = beginningsOf(request);
   const days = [...groupBy(request.values, (v) => v.on)].sort(([a], [b]) => (a < b ? -1 : 1));
   return days.flatMap(([on, measured]) => {
-    const values = wanted.flatMap((want) => readBy(want.sign, measured).map((value) => held(request, want, value)));
+    const values = wanted.flatMap((want) =>
+      readBy(want.sign, measured).map((value) => held(begins.get(keyOf(value)), want, value)),
+    );
     if (values.length === 0) return [];
     const not = whyNot(request, on, values);
     return [{ on, values, holds: values.every((v) => v.inBand || v.moved), not }];
@@ -268,8 +280,6 @@ function wants(request: CourseRequest, dates: readonly CourseDate[]): string {
   if (!newest) return 'It has not been measured in the full delivery since the work began.';
   if (newest.not !== null) return `${dayInWords(newest.on)} does not count: ${newest.not}.`;
   const short = newest.values.filter((v) => !v.inBand && !v.moved);
-  if (short.some((v) => v.blurred))
-    return `On ${dayInWords(newest.on)} the error of ${listed(short)} was too large to tell: more throws.`;
   return `On ${dayInWords(newest.on)} ${listed(short)} was outside the band and had not really moved.`;
 }
 
