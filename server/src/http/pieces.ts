@@ -32,16 +32,6 @@ export async function sendFile(res: Response, { name, type, pieces }: Download):
   await sendPieces(res, pieces, type);
 }
 
-/** Until what was written has been taken, or nobody takes it any more. */
-const taken = (res: Response): Promise<void> =>
-  new Promise((resolve) => {
-    const go = () => {
-      res.off('drain', go).off('close', go);
-      resolve();
-    };
-    res.on('drain', go).on('close', go);
-  });
-
 /** Sends pieces of a text, no faster than they are taken. Whoever goes away in between is sent no more. */
 export async function sendPieces(
   res: Response,
@@ -49,9 +39,13 @@ export async function sendPieces(
   type = 'json',
 ): Promise<void> {
   res.type(type);
+  // One listener for all pieces: compression hands “drain” on to a stream of its own, from which nobody can take it back.
+  let go = () => {};
+  res.on('drain', () => go());
+  res.on('close', () => go());
   for await (const piece of pieces) {
     if (res.destroyed) return;
-    if (!res.write(piece)) await taken(res);
+    if (!res.write(piece)) await new Promise<void>((resolve) => (go = resolve));
     await turn();
   }
   res.end();
