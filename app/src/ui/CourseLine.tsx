@@ -33,7 +33,8 @@ export function CourseLine({ state, reason, watch }: Props) {
       testID="course"
     >
       <Text variant="bodyMedium">
-        <Text style={{ fontWeight: '600' }}>{`${COURSE_WORDS[state]}. `}</Text>
+        {/* What is owned says so itself. */}
+        {state === 'owned' ? null : <Text style={{ fontWeight: '600' }}>{`${COURSE_WORDS[state]}. `}</Text>}
         {reason}
       </Text>
       {watch ? (
