@@ -71,7 +71,7 @@ export const MORE_CHARACTERS: readonly Character[] = [
       games: [[8, 30]],
     },
   ),
-  character('rufus', 531, person('Rufus Oldacre', [13, 1.58, 47], 'overhand', 'R', 'youth'), 'late-arm', [3, 57, 0.5, -0.05], {
+  character('rufus', 531, person('Rufus Oldacre', [13, 1.58, 47], 'overhand', 'R', 'youth'), 'late-arm', [2, 57, 0.5, -0.12], {
     looks: ['late-arm', 'early-arm', 'glove-pull', 'fly-open'],
     tests: [['trunk-rotation', 'to-throwing']],
   }),
