@@ -1,6 +1,6 @@
 /** Where each focus stands by its measures: worked out when something changes, and kept with the focus. */
 import type { AthleteRecord, FilmSetup } from '@wrightonic/contract';
-import { ageOn, courseOf, daysOf, findingById } from '@wrightonic/core';
+import { ageOn, courseOf, daysOf } from '@wrightonic/core';
 import type { Course, CourseValue, FindingId, IsoDate } from '@wrightonic/core';
 import type { Context } from '../common/context';
 import { dayIn } from '../common/time';
@@ -91,7 +91,7 @@ export async function coursesOf(
         finding: focus.finding,
         discipline: athlete.discipline,
         age: ageOn(athlete.birthDate, ctx.today),
-        flagged: findingById(focus.finding).healthFlag && flags.includes(focus.finding),
+        flagged: flags.length > 0,
         numbers: ctx.academy.numbers,
         startedOn: focus.started_on,
         ownedOn: focus.ended_at === null ? null : dayIn(ctx.academy.timeZone, focus.ended_at),

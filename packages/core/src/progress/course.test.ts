@@ -62,6 +62,27 @@ describe('a focus is done', () => {
     expect(stateOf([...soft.slice(0, 2), stride(5, 83, { effort: [95, 95] })], { flagged: true })).toBe('holding');
   });
 
+  it('easily where the focus itself touches health, though its flag goes as it comes into band', () => {
+    const knee = (week: number, v: number, effort: number): CourseValue => ({
+      on: addDays(START, 7 * week),
+      measure: 'lead-knee-flexion',
+      event: 'contact',
+      value: v,
+      sd: 3,
+      effort: [effort, effort],
+    });
+    const landing = (values: readonly CourseValue[], flagged: boolean) =>
+      stateOf(values, { finding: 'locked-landing', discipline: 'windmill', flagged });
+    const eased = [knee(0, 4, 80), knee(4, 30, 80), knee(5, 31, 85)];
+    expect(landing(eased, true)).toBe('done');
+    expect(landing(eased, false)).toBe('done');
+    // Thrown hard: not while something is flagged, and well once nothing is.
+    const hard = [knee(0, 4, 80), knee(4, 30, 95), knee(5, 31, 95)];
+    expect(landing(hard, true)).toBe('working');
+    expect(landing(hard, false)).toBe('done');
+    expect(landing([knee(0, 4, 80), knee(4, 30, 87), knee(5, 31, 87)], false)).toBe('working');
+  });
+
   it('on the newest dates: one that does not hold begins the count anew', () => {
     expect(stateOf([stride(0, 66), stride(3, 84), stride(4, 84), stride(5, 66)])).toBe('working');
     expect(stateOf([stride(0, 66), stride(3, 66), stride(4, 84), stride(5, 84)])).toBe('done');

@@ -51,7 +51,7 @@ export interface CourseRequest {
   readonly discipline: Discipline;
   /** Completed years. */
   readonly age: number;
-  /** The finding touches health and is taken care of: measured at most at {@link FLAGGED_EFFORT}. */
+  /** Something is flagged for health in the athlete now, whatever the focus is: no hard throws are asked for. */
   readonly flagged: boolean;
   readonly numbers?: AcademyNumbers | undefined;
   readonly startedOn: IsoDate;
@@ -172,7 +172,16 @@ function held(began: CourseValue | undefined, { sign, bandOf }: Wanted, value: C
   };
 }
 
-function whyNot({ flagged, startedOn }: CourseRequest, on: IsoDate, values: readonly HeldValue[]): string | null {
+/**
+ * Whether easy throws count: something is flagged now, or the focus itself touches health. Its flag goes as its measure comes into
+ * band: what was measured easily while it stood counts all the same.
+ */
+const isCareful = ({ flagged, finding }: CourseRequest): boolean => flagged || findingById(finding).healthFlag;
+
+const effortWanted = (request: CourseRequest): string => (isCareful(request) ? `up to ${FLAGGED_EFFORT} %` : 'game effort');
+
+function whyNot(request: CourseRequest, on: IsoDate, values: readonly HeldValue[]): string | null {
+  const { flagged, startedOn } = request;
   if (on <= startedOn) return 'before the work';
   const blurred = values.filter((v) => v.blurred);
   if (blurred.length > 0) return `the error of ${listed(blurred)} is too large to tell; more throws make it smaller`;
@@ -180,10 +189,12 @@ function whyNot({ flagged, startedOn }: CourseRequest, on: IsoDate, values: read
   if (efforts.length < values.length) return 'how hard the throws were was not noted';
   const least = Math.min(...efforts.map((e) => e[0]));
   const most = Math.max(...efforts.map((e) => e[1]));
-  if (flagged && most > FLAGGED_EFFORT)
-    return `thrown at ${most} %; with what is watched here for health at most ${FLAGGED_EFFORT} % counts`;
-  if (!flagged && least < FULL_EFFORT) return `thrown at ${least} %; game effort is ${FULL_EFFORT} % and more`;
-  return null;
+  const careful = isCareful(request);
+  if (careful && most <= FLAGGED_EFFORT) return null;
+  // Once nothing is flagged any more, hard throws are asked for again.
+  if (!flagged && least >= FULL_EFFORT) return null;
+  if (careful) return `thrown at ${most} %; with what is watched here for health at most ${FLAGGED_EFFORT} % counts`;
+  return `thrown at ${least} %; game effort is ${FULL_EFFORT} % and more`;
 }
 
 function datesOf(request: CourseRequest): CourseDate[] {
@@ -295,7 +306,6 @@ export function courseOf(request: CourseRequest): Course {
   const dates = datesOf({ ...request, values: request.values.filter((v) => v.on <= request.today) });
   if (request.ownedOn !== null) return ownedCourse(request, request.ownedOn, dates);
   const run = holdingRun(dates);
-  const effort = request.flagged ? `up to ${FLAGGED_EFFORT} %` : 'game effort';
   const measurable = measuresOf(request.finding, request.discipline).length > 0;
   const newest = dates[dates.length - 1]?.on ?? '';
   const silentFrom = newest > request.startedOn ? newest : request.startedOn;
@@ -308,11 +318,14 @@ export function courseOf(request: CourseRequest): Course {
   });
   if (run.length >= HOLDS_ON_DATES) {
     const last = run.slice(-HOLDS_ON_DATES);
-    return course('done', `Holds at ${effort} on ${days(last)}: ${howItHolds(last[last.length - 1]!)}.`);
+    return course('done', `Holds at ${effortWanted(request)} on ${days(last)}: ${howItHolds(last[last.length - 1]!)}.`);
   }
   const stuck = request.verdictsWithoutMove >= STUCK_AFTER;
   if (run.length > 0 && !stuck)
-    return course('holding', `Holds on ${days(run)}: ${howItHolds(run[0]!)}. Once more on another day at ${effort}.`);
+    return course(
+      'holding',
+      `Holds on ${days(run)}: ${howItHolds(run[0]!)}. Once more on another day at ${effortWanted(request)}.`,
+    );
   if (stuck)
     return course(
       'stuck',
