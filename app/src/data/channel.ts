@@ -1,4 +1,5 @@
 import type { DeviceMessage } from '@wrightonic/contract';
+import { secretOfPage } from './secret';
 
 export interface ChannelKey {
   readonly id: string;
@@ -19,7 +20,7 @@ export const inAddress = ({ id, key }: ChannelKey): string => `#${id}.${key}`;
 
 /** The channel that this page was opened with, or null. */
 export function channelOfPage(): ChannelKey | null {
-  const [id, key] = typeof window === 'undefined' ? [] : window.location.hash.slice(1).split('.');
+  const [id, key] = secretOfPage().split('.');
   return id && key ? { id, key } : null;
 }
 

@@ -349,7 +349,7 @@ describe('Plan, Numbers, My day, Drills', () => {
   it('says what is real about speed, and why the gate holds', async () => {
     await show(<NumbersScreen id="a" />, { progress });
     expect(await screen.findByText(progress.trend.sentence)).toBeTruthy();
-    expect(screen.getByText(progress.focus[0]!.gate.reason)).toBeTruthy();
+    expect(screen.getByText(progress.focus[0]!.gate!.reason)).toBeTruthy();
   });
 
   it('speaks to the athlete in words of room to gain', async () => {

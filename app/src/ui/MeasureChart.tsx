@@ -1,4 +1,4 @@
-import { changeIsReal, measureById, spokenEvent } from '@wrightonic/core';
+import { changeIsReal, FULL_EFFORT, measureById, spokenEvent } from '@wrightonic/core';
 import type { MeasureHistory, Units } from '@wrightonic/core';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
@@ -111,7 +111,7 @@ export function MeasureChart({ history, since, height = 140 }: Props) {
                   cx={x(at(v.on))}
                   cy={y(v.value)}
                   r={4.5}
-                  fill={v.effort && v.effort[0] >= 90 ? palette.spruce : palette.paper}
+                  fill={v.effort && v.effort[0] >= FULL_EFFORT ? palette.spruce : palette.paper}
                   stroke={palette.spruce}
                   strokeWidth={1.8}
                 />

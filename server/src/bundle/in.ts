@@ -156,9 +156,7 @@ const withoutPeople = (parsed: Parsed): Parsed => ({
   tables: new Map(
     [...parsed.tables].map(([table, rows]) => [
       table,
-      rows.map((row) =>
-        'author_id' in row || 'user_id' in row ? { ...row, ...('author_id' in row ? { author_id: null } : {}) } : row,
-      ),
+      rows.map((row) => ('author_id' in row ? { ...row, author_id: null } : row)),
     ]),
   ),
 });

@@ -12,7 +12,7 @@ import {
   summariseSession,
   toMph,
 } from '@wrightonic/core';
-import type { FindingId, Library, SessionSummary } from '@wrightonic/core';
+import type { CourseValue, FindingId, Library, SessionSummary } from '@wrightonic/core';
 
 import { athleteRecord, profileOf, rowOf } from '../athlete/athletes';
 import { easedSince, easedSoFar } from '../focus/eased';
@@ -48,7 +48,13 @@ function otherDrills(library: Library, athlete: AthleteRecord, focus: FocusDbRow
   return rung && 'drills' in rung ? rung.drills.filter((drill) => !used.has(drill)) : [];
 }
 
-async function focusProgress(ctx: Context, athleteId: string, athlete: AthleteRecord, load: Load): Promise<FocusProgress[]> {
+async function focusProgress(
+  ctx: Context,
+  athleteId: string,
+  athlete: AthleteRecord,
+  load: Load,
+  measured: Promise<readonly CourseValue[]>,
+): Promise<FocusProgress[]> {
   const all = await fociOf(ctx, athleteId);
   const [moves, library, eased, flags] = await Promise.all([
     movesOf(ctx, athleteId, 200),
@@ -56,9 +62,13 @@ async function focusProgress(ctx: Context, athleteId: string, athlete: AthleteRe
     easing(ctx, athleteId, athlete),
     rowOf(ctx, athleteId).then((row): readonly FindingId[] => row.flags),
   ]);
-  const courses = await coursesOf(ctx, athleteId, athlete, all, load, flags);
+  const courses = await coursesOf(ctx, athleteId, athlete, all, load, flags, measured);
   const foci = all.filter((f) => courses.has(f.id)).sort((a, b) => Number(a.ended_at !== null) - Number(b.ended_at !== null));
-  const gates = await gatesOf(ctx, athleteId, foci);
+  const gates = await gatesOf(
+    ctx,
+    athleteId,
+    foci.filter((f) => f.ended_at === null),
+  );
   return Promise.all(
     foci.map(async (focus): Promise<FocusProgress> => {
       const drills = await ctx.tenant
@@ -90,7 +100,7 @@ async function focusProgress(ctx: Context, athleteId: string, athlete: AthleteRe
           close: Number(r.close),
           off: Number(r.off),
         })),
-        gate: gates.get(focus.id)!,
+        gate: gates.get(focus.id) ?? null,
         moves: moves.filter((m) => m.focus === focus.id),
       };
     }),
@@ -100,12 +110,9 @@ async function focusProgress(ctx: Context, athleteId: string, athlete: AthleteRe
 /** Speed, gates and load over time. */
 export async function progressOf(ctx: Context, athleteId: string): Promise<Progress> {
   const athlete = await athleteRecord(ctx, athleteId);
-  const [speeds, load, values] = await Promise.all([
-    speedsOf(ctx, athleteId),
-    loadOf(ctx, athleteId),
-    measuredOf(ctx, athleteId),
-  ]);
-  const focus = await focusProgress(ctx, athleteId, athlete, load);
+  const measured = measuredOf(ctx, athleteId);
+  const [speeds, load, values] = await Promise.all([speedsOf(ctx, athleteId), loadOf(ctx, athleteId), measured]);
+  const focus = await focusProgress(ctx, athleteId, athlete, load, measured);
   const { speedUnit } = ctx.academy;
   const inUnit = speeds.map((s) => ({
     ...s,

@@ -71,6 +71,7 @@ const followed = (foci: readonly FocusDbRow[]): FocusDbRow[] => {
 /**
  * The courses of an athlete's foci, by the focus.
  * @param foci newest first
+ * @param measured what was measured, where somebody is reading it already
  */
 export async function coursesOf(
   ctx: Context,
@@ -79,10 +80,11 @@ export async function coursesOf(
   foci: readonly FocusDbRow[],
   load: Load,
   flags: readonly FindingId[],
+  measured?: Promise<readonly CourseValue[]>,
 ): Promise<ReadonlyMap<string, Course>> {
   const mine = followed(foci);
   if (mine.length === 0) return new Map();
-  const [values, still] = await Promise.all([measuredOf(ctx, athleteId), withoutMove(ctx, mine)]);
+  const [values, still] = await Promise.all([measured ?? measuredOf(ctx, athleteId), withoutMove(ctx, mine)]);
   const thrownOn = daysOf(load.log).flatMap((d) => (d.throws + d.pitches > 0 ? [d.date] : []));
   return new Map(
     mine.map((focus) => [

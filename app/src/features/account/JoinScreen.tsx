@@ -4,14 +4,12 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
+import { secretOfPage } from '../../data/secret';
 import { useAppDispatch } from '../../data/store';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { Screen } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Field } from '../../ui/Field';
-
-/** The secret of the link: behind the #, so that it is in no log of any server. */
-const tokenOfPage = (): string => (typeof window === 'undefined' ? '' : window.location.hash.slice(1));
 
 function Form({ face, token }: { readonly face: InvitationFace; readonly token: string }) {
   const palette = usePalette();
@@ -76,7 +74,7 @@ function Form({ face, token }: { readonly face: InvitationFace; readonly token: 
 
 /** Taking up an invitation. */
 export function JoinScreen() {
-  const [token] = useState(tokenOfPage);
+  const [token] = useState(secretOfPage);
   const { data, error, isLoading } = api.useLookAtInvitationQuery({ body: { token } });
   if (isLoading) return <Loading />;
   if (data) return <Form face={data} token={token} />;

@@ -36,10 +36,10 @@ export function CoursePart({ athlete, part, soFar, role }: Props) {
       {course ? <CourseLine state={course.state} reason={course.reason} watch={focus.course?.watch ?? null} /> : null}
       {judges ? <Eased eased={part.eased ?? []} soFar={soFar} /> : null}
       {judges && course ? <CourseActions athlete={athlete} part={part} course={course} /> : null}
-      {inWork && sessions.length > 0 ? (
+      {inWork && gate && sessions.length > 0 ? (
         <RepsChart days={sessions} gate={GATE_DEFAULTS.advanceRate} sentence={gate.reason} />
       ) : null}
-      {inWork && sessions.length === 0 ? <Text variant="bodyMedium">{gate.reason}</Text> : null}
+      {inWork && gate && sessions.length === 0 ? <Text variant="bodyMedium">{gate.reason}</Text> : null}
       {moves.slice(0, MOVES_SHOWN).map((m) => (
         <Text key={m.id} variant="bodySmall" style={{ color: palette.soft }}>
           {`${shortDay(m.on)}: ${m.from === m.to ? `stays on ${m.to}` : `${m.from} → ${m.to}`}${m.by === 'coach' ? ', by the coach' : ''}`}

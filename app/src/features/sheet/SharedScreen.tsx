@@ -4,19 +4,17 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
+import { secretOfPage } from '../../data/secret';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { saveBlob } from '../../ui/files';
 import { Row, Screen } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
 import { SheetView } from './SheetView';
 
-/** The secret of the link: behind the #, so that it is in no log of any server. */
-const tokenOfPage = (): string => (typeof window === 'undefined' ? '' : window.location.hash.slice(1));
-
 /** What a family sees that was sent a link: the one sheet, and no way further. */
 export function SharedScreen() {
   const palette = usePalette();
-  const [token] = useState(tokenOfPage);
+  const [token] = useState(secretOfPage);
   const { data, error } = api.useLookAtSharedQuery({ body: { token } });
   const [problem, setProblem] = useState<string | null>(null);
   const save = async () => {

@@ -32,6 +32,7 @@ export interface FocusProgress extends Partial<FocusCourse> {
     readonly close: number;
     readonly off: number;
   }[];
-  readonly gate: GateResult;
+  /** What the gate would say now; null once the focus has ended. */
+  readonly gate: GateResult | null;
   readonly moves: readonly RungMove[];
 }

@@ -1,3 +1,4 @@
+import { saveBlob } from '../../../ui/files';
 import type { Pictures } from '../media/film-info';
 import type { At, Ink } from './paint';
 
@@ -24,10 +25,5 @@ export async function saveSnapshot(
   ctx.textBaseline = 'middle';
   ctx.fillText(`${caption} · frame ${frame}`, band / 2, height + band / 2);
   const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
-  if (!blob) return;
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = `${caption.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-frame-${frame}.png`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  if (blob) saveBlob(`${caption.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-frame-${frame}.png`, blob);
 }
