@@ -7,7 +7,8 @@ import type { DayRow } from '../plan/days';
 import type { Context } from '../common/context';
 import { academyLibrary } from '../library/library';
 import { toAthleteRow, whereLocked } from '../roster/roster';
-import type { FocusDbRow, VerdictDbRow } from '../db/tables';
+import type { VerdictDbRow } from '../db/tables';
+import { courseRows, PRESSING } from './course-rows';
 
 const DAYS_OF_NEWS = 7;
 
@@ -20,6 +21,7 @@ function oneLine(session: PlanSession, library: Library): string {
 }
 
 const NEEDS_OF_A_KIND = 8;
+const COURSES_READ = 400;
 
 /** Athletes of the academy as the roster shows them, by id. */
 async function rowsOf(ctx: Context, ids: readonly string[]): Promise<ReadonlyMap<string, AthleteRow>> {
@@ -47,38 +49,26 @@ async function gateNeeds(ctx: Context): Promise<Need[]> {
   });
 }
 
-/** Courses that ask for the coach's word, in the order in which they press. */
-const COURSE_NEEDS = ['relapsed', 'stuck', 'done'] as const;
-
 /** Foci that are done, stuck or back, and those of which a clip should be asked for. */
 async function courseNeeds(ctx: Context): Promise<Need[]> {
-  const rows = await ctx.tenant
-    .from('foci')
-    .join('athletes', 'athletes.id', 'foci.athlete_id')
-    .where('athletes.archived', false)
-    .where(
-      (q) =>
-        void q
-          .whereIn('foci.course', COURSE_NEEDS)
-          .orWhere((watch) => void watch.where('foci.watch_from', '<=', ctx.today).whereNull('foci.asked_at')),
-    )
-    .orderBy(['athletes.name', 'foci.id'])
-    .limit(400)
-    .select<(Pick<FocusDbRow, 'finding' | 'course' | 'course_why' | 'watch_why'> & { athlete: string; name: string })[]>(
-      'athletes.id as athlete',
-      'athletes.name',
-      'foci.finding',
-      'foci.course',
-      'foci.course_why',
-      'foci.watch_why',
-    );
+  const rows = await courseRows(
+    ctx,
+    COURSES_READ,
+    (query) =>
+      void query.where(
+        (q) =>
+          void q
+            .whereIn('foci.course', PRESSING)
+            .orWhere((watch) => void watch.where('foci.watch_from', '<=', ctx.today).whereNull('foci.asked_at')),
+      ),
+  );
   const needs = rows.map(({ athlete, name, finding, course, course_why: why, watch_why: watch }): Need => {
     const title = findingById(finding).title;
-    const kind = COURSE_NEEDS.find((state) => state === course);
+    const kind = PRESSING.find((state) => state === course);
     if (kind) return { athlete, name, kind, text: `${title}: ${why}` };
     return { athlete, name, kind: 'watch', text: `${title}: film the full delivery, ${watch}.` };
   });
-  return [...COURSE_NEEDS, 'watch'].flatMap((kind) => needs.filter((n) => n.kind === kind).slice(0, NEEDS_OF_A_KIND + 1));
+  return [...PRESSING, 'watch'].flatMap((kind) => needs.filter((n) => n.kind === kind).slice(0, NEEDS_OF_A_KIND + 1));
 }
 
 /** Athletes in one state that asks for something, a few of them; one more than is shown tells that there are more. */

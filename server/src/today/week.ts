@@ -1,22 +1,30 @@
 /** A coach's week over all athletes, or a group. */
 import { WEEK_KINDS } from '@wrightonic/contract';
 import type { CoachWeek, WeekKind, WeekLine, WeekQuery } from '@wrightonic/contract';
-import { addDays, findingById } from '@wrightonic/core';
+import { addDays, dayInWords, findingById } from '@wrightonic/core';
 import type { FindingId, Workload } from '@wrightonic/core';
 import type { Knex } from 'knex';
 import { athleteRecord } from '../athlete/athletes';
 import type { Context } from '../common/context';
-import type { FocusDbRow } from '../db/tables';
 import { loadOf, workloadOf } from '../load/load';
 import { notFound } from '../problems';
+import { courseRows, PRESSING } from './course-rows';
 
 const DAYS = 7;
 /** Lines of a kind; whoever wants more picks a group. */
 const SHOWN = 30;
 /** Athletes whose load is worked out: those who threw most in these days. */
 const WEIGHED = 40;
-/** So much more than the usual week is near a limit: the week's own warning. Source: domain, `house`. */
-const NEAR_WEEK = 0.15;
+/** Warnings of the load that say that somebody is near a limit, or past it. */
+const OF_LIMITS: ReadonlySet<string> = new Set([
+  'week-above-15',
+  'week-above-30',
+  'daily-limit',
+  'per-game-limit',
+  'three-days-in-a-row',
+  'throw-free-days',
+  'innings-year',
+]);
 
 interface Named {
   readonly athlete: string;
@@ -32,17 +40,6 @@ const here = (ctx: Context, query: Knex.QueryBuilder, group: string | undefined)
 };
 
 const titleOf = (finding: FindingId): string => findingById(finding).title;
-
-async function courses(ctx: Context, group: string | undefined): Promise<(Told & Pick<FocusDbRow, 'course' | 'course_why'>)[]> {
-  const query = ctx.tenant
-    .from('foci')
-    .join('athletes', 'athletes.id', 'foci.athlete_id')
-    .whereIn('foci.course', ['relapsed', 'stuck', 'done'])
-    .orderBy(['athletes.name', 'foci.id'])
-    .limit(3 * SHOWN);
-  here(ctx, query, group);
-  return query.select('athletes.id as athlete', 'athletes.name', 'foci.finding', 'foci.course', 'foci.course_why');
-}
 
 async function moves(ctx: Context, group: string | undefined): Promise<WeekLine[]> {
   const query = ctx.tenant
@@ -92,13 +89,15 @@ async function unseen(ctx: Context, group: string | undefined): Promise<WeekLine
   }));
 }
 
-/** Which limit somebody is near, in words; null where none is. */
-function nearWhat({ today, week }: Workload): string | null {
+/** Which limits somebody is near, in the words of the load's own rules; null where none is. */
+function nearWhat({ today, warnings }: Workload): string | null {
   if (today.locked) return today.locked.reason;
-  if (today.restUntil !== null) return 'Rests from pitching.';
-  if (week.change !== null && week.change >= NEAR_WEEK && week.throws > week.floor)
-    return `${week.throws} throws in ${DAYS} days, ${Math.round(100 * week.change)} % more than the usual week.`;
-  return null;
+  const near = warnings.filter((w) => OF_LIMITS.has(w.rule)).map((w) => w.detail);
+  return near.length > 0
+    ? near.join(' ')
+    : today.restUntil === null
+      ? null
+      : `Rests from pitching until ${dayInWords(today.restUntil)}.`;
 }
 
 async function nearLimits(ctx: Context, group: string | undefined): Promise<WeekLine[]> {
@@ -132,13 +131,16 @@ export async function coachWeek(ctx: Context, { group }: WeekQuery): Promise<Coa
   const counted = ctx.tenant.fromAny('athletes').count({ n: '*' });
   here(ctx, counted, group);
   const [foci, moved, gone, limit, [count]] = await Promise.all([
-    courses(ctx, group),
+    courseRows(ctx, 3 * SHOWN, (query) => {
+      void query.whereIn('foci.course', PRESSING);
+      here(ctx, query, group);
+    }),
     moves(ctx, group),
     unseen(ctx, group),
     nearLimits(ctx, group),
     counted,
   ]);
-  const course = (state: 'relapsed' | 'stuck' | 'done'): WeekLine[] =>
+  const course = (state: (typeof PRESSING)[number]): WeekLine[] =>
     foci
       .filter((f) => f.course === state)
       .map(({ athlete, name, finding, course_why: why }) => ({ athlete, name, text: `${titleOf(finding)}. ${why ?? ''}` }));
