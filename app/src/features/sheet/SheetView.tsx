@@ -91,7 +91,7 @@ export function SheetView({ report }: { readonly report: ReportSheet }) {
                   {name}
                 </Text>
                 <View style={{ alignItems: 'flex-end' }}>
-                  <Text style={number}>{`${units.number(m.then.value, m.unit)} → ${now}`}</Text>
+                  <Text style={number}>{`${units.number(m.before.value, m.unit)} → ${now}`}</Text>
                   <Text variant="bodySmall" style={{ color: palette.soft, fontFamily: NUMBER_FONT }}>
                     {change}
                   </Text>

@@ -77,27 +77,37 @@ export function compareThrows(
       continue;
     }
     const one = (m: { value: number; sd: number }) => combineThrows(now.measure, [m], spreads[now.measure]);
-    const a = one({ value: then.value, sd: then.sd });
-    const b = one({ value: now.value, sd: now.sd });
-    const band = measureBand(now.measure, now.event, discipline, age);
-    const change = round(b.value - a.value, 2);
-    values.push({
-      measure: now.measure,
-      event: now.event,
-      unit: now.unit,
-      before: { value: a.value, sd: a.sd },
-      after: { value: b.value, sd: b.sd },
-      change,
-      changeSd: round(Math.hypot(a.sd, b.sd), 2),
-      way: wayOf(a, b, band),
-      band,
-    });
+    const [a, b] = [one({ value: then.value, sd: then.sd }), one({ value: now.value, sd: now.sd })];
+    values.push(compared(now, a, b, measureBand(now.measure, now.event, discipline, age)));
   }
   return { values, unlike };
 }
 
-/** Which way a value has gone, against its band. */
-export function wayOf(a: { value: number; sd: number }, b: { value: number; sd: number }, band: Range | null): Way {
+/** A value with its error, SD. */
+interface Value {
+  readonly value: number;
+  readonly sd: number;
+}
+
+/** A measure before and after, with what became of it. @param band of the measure at the event, null where there is none */
+export const compared = (
+  { measure, event }: Pick<ComparedValue, 'measure' | 'event'>,
+  a: Value,
+  b: Value,
+  band: Range | null,
+): ComparedValue => ({
+  measure,
+  event,
+  unit: measureById(measure).unit,
+  before: { value: a.value, sd: a.sd },
+  after: { value: b.value, sd: b.sd },
+  change: round(b.value - a.value, 2),
+  changeSd: round(Math.hypot(a.sd, b.sd), 2),
+  way: wayOf(a, b, band),
+  band,
+});
+
+function wayOf(a: Value, b: Value, band: Range | null): Way {
   if (!changeIsReal(a, b)) return 'same';
   if (!band) return 'moved';
   const nearer = outside(a.value, band) - outside(b.value, band);

@@ -23,13 +23,13 @@ const WAYS: Readonly<Record<SheetMeasure['way'], string>> = {
 
 /** A measure in one line: what it was, is, and by how much one can be wrong. */
 export const sheetLine = (m: SheetMeasure, units: Units): string =>
-  `${m.name}, ${spokenEvent(m.event)}: ${units.number(m.then.value, m.unit)} to ${units.measured(m.now.value, m.unit)} (change ± ${units.amount(m.error, m.unit)})`;
+  `${m.name}, ${spokenEvent(m.event)}: ${units.number(m.before.value, m.unit)} to ${units.measured(m.after.value, m.unit)} (change ± ${units.amount(m.error, m.unit)})`;
 
 /** A row of the table: name, then, now, change with its error, which way. */
 export const sheetRow = (m: SheetMeasure, units: Units): readonly [string, string, string, string, string] => [
   `${m.name}, ${spokenEvent(m.event)}`,
-  units.measured(m.then.value, m.unit),
-  units.measured(m.now.value, m.unit),
+  units.measured(m.before.value, m.unit),
+  units.measured(m.after.value, m.unit),
   `${m.change >= 0 ? '+' : '−'}${units.amount(m.change, m.unit)} ± ${units.amount(m.error, m.unit)}`,
   WAYS[m.way],
 ];

@@ -1,9 +1,8 @@
 /** Two dates side by side: what is better, what got worse and whether the speed explains it, and what comes next. */
 import type { Discipline } from '../delivery/links';
 import { measureById } from '../delivery/measures';
-import type { DeliveryEvent, MeasureId, MeasureUnit } from '../delivery/measures';
-import { measureBand, wayOf } from '../measure/compare';
-import type { Range, Way } from '../measure/compare';
+import { compared, measureBand } from '../measure/compare';
+import type { ComparedValue } from '../measure/compare';
 import { addDays } from '../shared/dates';
 import type { IsoDate } from '../shared/dates';
 import { round } from '../shared/maths';
@@ -28,18 +27,10 @@ export interface SheetRequest {
 }
 
 /** A measure on both dates. */
-export interface SheetMeasure {
-  readonly measure: MeasureId;
-  readonly event: DeliveryEvent;
+export interface SheetMeasure extends ComparedValue {
   readonly name: string;
-  readonly unit: MeasureUnit;
-  readonly then: { readonly value: number; readonly sd: number };
-  readonly now: { readonly value: number; readonly sd: number };
-  readonly change: number;
   /** 90 % of the errors of the change are smaller, in its unit. */
   readonly error: number;
-  readonly band: Range | null;
-  readonly way: Way;
 }
 
 export interface Sheet {
@@ -84,22 +75,9 @@ function measuresOn({ values, from, to, discipline, age }: SheetRequest): SheetM
     .flatMap((after): SheetMeasure[] => {
       const before = then.find((v) => v.measure === after.measure && v.event === after.event);
       if (!before) return [];
-      const { measure, event } = after;
-      const band = measureBand(measure, event, discipline, age);
-      return [
-        {
-          measure,
-          event,
-          name: measureById(measure).name,
-          unit: measureById(measure).unit,
-          then: { value: before.value, sd: before.sd },
-          now: { value: after.value, sd: after.sd },
-          change: round(after.value - before.value, 2),
-          error: round(1.64 * Math.hypot(before.sd, after.sd), 2),
-          band,
-          way: wayOf(before, after, band),
-        },
-      ];
+      const band = measureBand(after.measure, after.event, discipline, age);
+      const error = round(1.64 * Math.hypot(before.sd, after.sd), 2);
+      return [{ ...compared(after, before, after, band), name: measureById(after.measure).name, error }];
     })
     .sort(
       (a, b) =>
