@@ -1,5 +1,5 @@
 import { may } from '@wrightonic/contract';
-import type { AthleteRecord, EasedRecord, FocusProgress, Progress } from '@wrightonic/contract';
+import type { AthleteRecord, FocusProgress, Progress } from '@wrightonic/contract';
 import {
   addDays,
   ageOn,
@@ -12,7 +12,7 @@ import {
   summariseSession,
   toMph,
 } from '@wrightonic/core';
-import type { CourseValue, FindingId, Library, SessionSummary } from '@wrightonic/core';
+import type { CourseValue, Eased, FindingId, Library, SessionSummary } from '@wrightonic/core';
 
 import { athleteRecord, profileOf, rowOf } from '../athlete/athletes';
 import { easedSince, easedSoFar } from '../focus/eased';
@@ -32,11 +32,7 @@ const WEEKS_SHOWN = 12;
 const OWN_BEST_DAYS = 56;
 
 /** What a judgement of today says of what should ease; nothing for those who do not judge. */
-async function easing(
-  ctx: Context,
-  athleteId: string,
-  athlete: AthleteRecord,
-): Promise<(focus: FocusDbRow) => readonly EasedRecord[]> {
+async function easing(ctx: Context, athleteId: string, athlete: AthleteRecord): Promise<(focus: FocusDbRow) => readonly Eased[]> {
   if (!may(ctx.user.role, 'judge')) return () => [];
   const { result, request } = await currentDiagnosis(ctx, athleteId, athlete);
   return (focus) => focus.outcome ?? easedSince(focus, result, request);

@@ -1,6 +1,7 @@
 import { may } from '@wrightonic/contract';
-import type { EasedCount, EasedRecord, FocusProgress, Role } from '@wrightonic/contract';
+import type { EasedCount, FocusProgress, Role } from '@wrightonic/contract';
 import { GATE_DEFAULTS } from '@wrightonic/core';
+import type { Eased as EasedFinding } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { shortDay } from '../../ui/ChartFrame';
@@ -52,7 +53,7 @@ export function CoursePart({ athlete, part, soFar, role }: Props) {
 const EASED = (eased: boolean | null): string => (eased === null ? 'nobody has looked since' : eased ? 'eased' : 'has not eased');
 
 /** What should ease when this is worked on, and whether it has: the prediction is kept and counted. */
-function Eased({ eased, soFar }: { readonly eased: readonly EasedRecord[]; readonly soFar: EasedCount | null }) {
+function Eased({ eased, soFar }: { readonly eased: readonly EasedFinding[]; readonly soFar: EasedCount | null }) {
   const say = useVocabulary();
   const palette = usePalette();
   if (eased.length === 0) return null;

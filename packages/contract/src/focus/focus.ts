@@ -1,6 +1,6 @@
 /** What an athlete works on, its rung, and how it moved. */
 import { FINDING_IDS, RUNGS } from '@wrightonic/core';
-import type { Course, CourseState, DatedEvidence, FindingId, GateVerdict, IsoDate, Rung } from '@wrightonic/core';
+import type { Course, CourseState, DatedEvidence, Eased, FindingId, GateVerdict, IsoDate, Rung } from '@wrightonic/core';
 import Joi from 'joi';
 import { objectOf, oneOf, text, uuid } from '../schema/schema';
 
@@ -61,22 +61,11 @@ export interface CourseGlance {
   readonly askedAt: string | null;
 }
 
-/** A finding that should ease once the focus is worked on, and how likely it was there when that was said. */
-export interface ExpectedRecord {
-  readonly finding: FindingId;
-  readonly then: number;
-}
-/** What became of it; `eased` is null where nothing has spoken of it since, so that nobody can say. */
-export interface EasedRecord extends ExpectedRecord {
-  readonly now: number;
-  readonly eased: boolean | null;
-}
-
 /** Where a focus stands by its measures, and what to do about it. */
 export interface FocusCourse {
   readonly course: Course;
   /** What should ease, and whether it has; empty for those who do not judge. */
-  readonly eased: readonly EasedRecord[];
+  readonly eased: readonly Eased[];
   /** The rung before last of its ladder: where a tune-up begins. */
   readonly tuneUp: Rung;
   /** Drills of its rung that it has not been worked on with, by id. */

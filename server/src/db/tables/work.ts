@@ -2,8 +2,6 @@
 import type {
   HandOutWhat,
   BodyReadingRow as BodyReading,
-  EasedRecord,
-  ExpectedRecord,
   FocusRecord,
   NewBodyReading,
   OutingKind,
@@ -11,6 +9,8 @@ import type {
 } from '@wrightonic/contract';
 import type {
   Course,
+  Eased,
+  Expected,
   FindingId,
   GateResult,
   IsoDate,
@@ -50,8 +50,8 @@ export interface FocusDbRow extends Kept, OfAthlete {
   watch_from: IsoDate | null;
   watch_why: string | null;
   asked_at: Date | null;
-  expects: readonly ExpectedRecord[] | null;
-  outcome: readonly EasedRecord[] | null;
+  expects: readonly Expected[] | null;
+  outcome: readonly Eased[] | null;
 }
 
 export interface VerdictDbRow extends Kept, OfAthlete {
