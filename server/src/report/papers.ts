@@ -43,9 +43,9 @@ export function sheetPaper(report: ReportSheet, foot: string): Paper {
             table(
               ['Measure', 'Then', 'Now', 'Change', ''],
               sheet.measures.map((m) => sheetRow(m, units)),
-              ['*', 'auto', 'auto', 'auto', 'auto'],
+              ['*', 82, 82, 66, 60],
             ),
-            soft('Better and worse are said only of changes beyond their error (90 %), against the usual band.'),
+            soft(words.footnote),
           ]
         : []),
     ],

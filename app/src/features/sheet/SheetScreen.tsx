@@ -10,6 +10,7 @@ import { saveFrom } from '../../ui/files';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { shortDay } from '../../ui/ChartFrame';
+import { VIEW_WORDS } from '../../ui/views';
 import { LinksPart } from './LinksPart';
 import { SheetView } from './SheetView';
 
@@ -43,7 +44,7 @@ export function SheetScreen({ id }: { readonly id: string }) {
   if (!me || !progress) return <Loading />;
   const pictures: SheetPicture[] = [from, to].flatMap((on) => {
     const clip = clips.find((c) => c.on === on && c.poster);
-    return clip?.poster ? [{ on: clip.on, of: clip.setup.view.replace('-', ', '), url: clip.poster }] : [];
+    return clip?.poster ? [{ on: clip.on, of: VIEW_WORDS[clip.setup.view].name.toLowerCase(), url: clip.poster }] : [];
   });
   const offered = days.length > DAYS_SHOWN ? [...days.slice(0, 4), ...days.slice(4 - DAYS_SHOWN)] : days;
   const shown = sheet.data && { ...sheet.data, pictures: pictured ? pictures : [] };

@@ -111,7 +111,7 @@ export function SheetView({ report }: { readonly report: ReportSheet }) {
             </Row>
           ) : null}
           <Text variant="bodySmall" style={{ color: palette.soft }}>
-            Better and worse are said only of changes beyond their error (90 %), against the usual band.
+            {words.footnote}
           </Text>
         </Section>
       ) : null}

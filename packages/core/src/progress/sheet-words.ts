@@ -12,7 +12,12 @@ export interface SheetWords {
   /** What is said where nothing got better, or nothing worse. */
   readonly noBetter: string;
   readonly noWorse: string;
+  /** What “better” and “worse” mean, and how many of so many measures look changed by chance alone. */
+  readonly footnote: string;
 }
+
+/** A change that is none is taken for real in so many of ten. */
+const BY_CHANCE = 0.1;
 
 const WAYS: Readonly<Record<SheetMeasure['way'], string>> = {
   better: 'better',
@@ -34,6 +39,12 @@ export const sheetRow = (m: SheetMeasure, units: Units): readonly [string, strin
   WAYS[m.way],
 ];
 
+function footnoteOf(measures: number): string {
+  const means = 'Better and worse are said only of changes beyond their error (90 %), against the usual band.';
+  const chance = Math.round(BY_CHANCE * measures);
+  return chance === 0 ? means : `${means} Of ${measures} measures about ${chance} would look changed by chance alone.`;
+}
+
 export function sheetWords(sheet: Sheet, units: Units): SheetWords {
   const { speed, measures } = sheet;
   return {
@@ -44,6 +55,7 @@ export function sheetWords(sheet: Sheet, units: Units): SheetWords {
     better: sheet.better.map((m) => sheetLine(m, units)),
     worse: sheet.worse.map((m) => sheetLine(m, units)),
     noBetter: measures.length === 0 ? 'Nothing was measured on both dates.' : 'Nothing has clearly got better yet.',
+    footnote: footnoteOf(measures.length),
     noWorse: measures.length === 0 ? 'Nothing was measured on both dates.' : 'Nothing has clearly got worse.',
   };
 }

@@ -95,6 +95,10 @@ describe('then and now', () => {
   it('has its numbers in words, in the academy’s units', () => {
     const sheet = sheetOf(request());
     expect(sheetWords(sheet, UNITS.in).better).toEqual(['Stride length, at contact: 64 to 84 % of height (change ± 4.6)']);
+    expect(sheetWords({ ...sheet, measures: Array.from({ length: 29 }, () => sheet.measures[0]!) }, UNITS.in).footnote).toContain(
+      'Of 29 measures about 3 would',
+    );
+    expect(sheetWords(sheet, UNITS.in).footnote).not.toContain('chance');
     const row = sheetRow(sheet.worse[0]!, UNITS.cm);
     expect(row[1]).toBe('2.5 cm');
     expect(row[2]).toBe('17.8 cm');

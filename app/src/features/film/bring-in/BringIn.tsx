@@ -9,7 +9,8 @@ import { Row, Section } from '../../../ui/layout';
 import { readNumber } from '../../../ui/read-number';
 import { SPACE, usePalette } from '../../../ui/theme';
 import { useUnits } from '../../../ui/units';
-import { RATES, rateSentence, setupWarnings, unevenWarning, VIEW_WORDS } from '../media/set-up';
+import { RATES, rateSentence, setupWarnings, unevenWarning } from '../media/set-up';
+import { VIEW_WORDS } from '../../../ui/views';
 import type { Chosen } from './use-film';
 import { Field } from '../../../ui/Field';
 

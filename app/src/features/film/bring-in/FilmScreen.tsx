@@ -15,7 +15,7 @@ import { BringIn } from './BringIn';
 import { BadVideo } from '../media/film-info';
 import { MadeUpClip } from './MadeUpClip';
 import { RecordClip } from './RecordClip';
-import { VIEW_WORDS } from '../media/set-up';
+import { VIEW_WORDS } from '../../../ui/views';
 import { lookInto, useFilm } from './use-film';
 import type { Chosen } from './use-film';
 

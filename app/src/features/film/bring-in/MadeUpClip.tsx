@@ -11,7 +11,7 @@ import { beside } from '../../../data/beside';
 import type { Beside } from '../../../data/beside';
 import type { RenderWanted } from '../stand-in/render';
 import type { Rendering } from '../stand-in/render.worker';
-import { VIEW_WORDS } from '../media/set-up';
+import { VIEW_WORDS } from '../../../ui/views';
 import { useVocabulary } from '../../../ui/vocabulary';
 
 interface Props {

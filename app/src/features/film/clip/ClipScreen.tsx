@@ -11,7 +11,7 @@ import { weekDay } from '../../../ui/words';
 import { ClipPart } from './ClipParts';
 import { ClipPicture } from './ClipPicture';
 import { Jog } from '../playback/Jog';
-import { VIEW_WORDS } from '../media/set-up';
+import { VIEW_WORDS } from '../../../ui/views';
 import { useClipAt, useMarks } from './use-clip';
 import { useClipDesk } from './use-clip-desk';
 import type { ClipDesk, OpenClip } from './use-clip-desk';

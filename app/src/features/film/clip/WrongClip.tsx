@@ -5,7 +5,7 @@ import { problemOf, api } from '../../../data/api';
 import { Action, Caution } from '../../../ui/controls';
 import { Row } from '../../../ui/layout';
 import { SPACE } from '../../../ui/theme';
-import { VIEW_WORDS } from '../media/set-up';
+import { VIEW_WORDS } from '../../../ui/views';
 import type { ClipFacts } from './use-clip';
 
 function mendText(mend: Mend): string {
