@@ -81,11 +81,14 @@ test('pain reported during the work locks throwing until a clearance is recorded
 
   // It arrives as told two minutes ago: a clearance is told to the minute, and one of the report's own minute would open nothing.
   await page.route('**/sessions/*/log', async (route) => {
-    const { entries } = route.request().postDataJSON() as { entries: { at: string }[] };
+    const { entries } = route.request().postDataJSON() as { entries: { at: string; type: string }[] };
     const earlier = entries.map((entry) => ({ ...entry, at: new Date(Date.parse(entry.at) - 120_000).toISOString() }));
     await route.continue({ postData: { entries: earlier } });
   });
-  const told = page.waitForResponse('**/sessions/*/log');
+  // The rep of before may still be on its way: what is waited for is the report.
+  const told = page.waitForResponse(
+    (answer) => answer.url().endsWith('/log') && (answer.request().postData() ?? '').includes('"type":"pain"'),
+  );
   await page.getByTestId('it-hurts').click();
   await page.getByTestId('something-hurts').click();
   await page.getByTestId('pain-elbow').click();

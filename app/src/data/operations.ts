@@ -35,6 +35,8 @@ export interface OperationsState {
   readonly shownFrom: number | null;
   /** The stored operations have been read from the browser's database. */
   readonly loaded: boolean;
+  /** What this device is still writing down: until then a page that is killed loses it. */
+  readonly unkept: readonly number[];
   /** This device could not keep something that was tapped: it is lost if the page closes before it is sent. */
   readonly notKept: boolean;
 }
@@ -42,7 +44,14 @@ export interface OperationsState {
 /** Settled operations that stay in memory. */
 const SETTLED_KEPT = 2000;
 
-const initialState: OperationsState = { list: [], connected: true, shownFrom: null, loaded: false, notKept: false };
+const initialState: OperationsState = {
+  list: [],
+  connected: true,
+  shownFrom: null,
+  loaded: false,
+  unkept: [],
+  notKept: false,
+};
 
 const operations = createSlice({
   name: 'operations',
@@ -55,6 +64,7 @@ const operations = createSlice({
     },
     added(state, action: PayloadAction<Operation>) {
       (state.list as Operation[]).push(action.payload);
+      (state.unkept as number[]).push(action.payload.seq);
     },
     settled(state, action: PayloadAction<readonly { seq: number; status: 'sent' | 'refused'; reason: string | null }[]>) {
       for (const { seq, status, reason } of action.payload) {
@@ -71,10 +81,16 @@ const operations = createSlice({
     forgotten(state, action: PayloadAction<readonly number[]>) {
       const gone = new Set(action.payload);
       state.list = state.list.filter((o) => !gone.has(o.seq));
+      state.unkept = state.unkept.filter((seq) => !gone.has(seq));
     },
-    /** Whether the device's own store took the last thing that was to be kept. */
-    keeping(state, action: PayloadAction<boolean>) {
-      state.notKept = !action.payload;
+    /** The device's own store has this. */
+    kept(state, action: PayloadAction<number>) {
+      state.unkept = state.unkept.filter((seq) => seq !== action.payload);
+      if (state.unkept.length === 0) state.notKept = false;
+    },
+    /** The device's own store did not take what was to be kept. */
+    notKept(state) {
+      state.notKept = true;
     },
     connection(state, action: PayloadAction<boolean>) {
       state.connected = action.payload;
@@ -88,5 +104,5 @@ const operations = createSlice({
   },
 });
 
-export const { loaded, added, settled, forgotten, keeping, connection, shownFrom } = operations.actions;
+export const { loaded, added, settled, forgotten, kept, notKept, connection, shownFrom } = operations.actions;
 export const operationsReducer = operations.reducer;

@@ -170,10 +170,30 @@ describe('the outbox', () => {
     store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
     await settle();
     expect(store.getState().operations.notKept).toBe(true);
+    expect(store.getState().operations.unkept).toHaveLength(1);
+    (storage.put as jest.Mock).mockClear();
     store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('2') }));
     await settle();
-    expect(store.getState().operations.notKept).toBe(false);
+    // The first one is kept now too: before that, the warning would have gone too early.
+    expect((storage.put as jest.Mock).mock.calls.map(([o]) => (o as { seq: number }).seq).sort()).toEqual(
+      store.getState().operations.list.map((o) => o.seq),
+    );
+    expect(store.getState().operations).toMatchObject({ notKept: false, unkept: [] });
     expect(statuses(store)).toEqual(['waiting', 'waiting']);
+  });
+
+  it('says of nothing that it is kept before the device has written it down', async () => {
+    const store = openStore();
+    serverThat(() => 'away');
+    let written = () => {};
+    (storage.put as jest.Mock).mockImplementationOnce(() => new Promise<void>((resolve) => (written = resolve)));
+    store.dispatch(record('u', 'a', 's', { kind: 'log', entry: entry('1') }));
+    await settle();
+    const [operation] = store.getState().operations.list;
+    expect(store.getState().operations).toMatchObject({ notKept: false, unkept: [operation?.seq] });
+    written();
+    await settle();
+    expect(store.getState().operations.unkept).toEqual([]);
   });
 
   it('gives up what was taken along when the store is full, and keeps what is tapped', async () => {

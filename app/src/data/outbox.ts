@@ -1,6 +1,6 @@
 import type { ThunkAction, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { api, problemOf } from './api';
-import { added, connection, forgotten, keeping, loaded, settled } from './operations';
+import { added, connection, forgotten, kept, loaded, notKept, settled } from './operations';
 import type { Operation, Work } from './operations';
 import { answers, storage } from './storage';
 import type { RootState } from './store';
@@ -16,10 +16,10 @@ const OLD_MS = 36 * 3600 * 1000;
 
 /** Reads what an earlier page left behind: all that waits, and what was settled lately. */
 export const loadOperations = (): Thunk<Promise<void>> => async (dispatch) => {
-  const kept = await storage.all();
+  const stored = await storage.all();
   const old = (o: Operation) => o.status !== 'waiting' && o.seq < (Date.now() - OLD_MS) * 1000;
-  dispatch(loaded(kept.filter((o) => !old(o))));
-  await storage.remove(kept.filter(old).map((o) => o.seq));
+  dispatch(loaded(stored.filter((o) => !old(o))));
+  await storage.remove(stored.filter(old).map((o) => o.seq));
 };
 
 /** Keeps something on the device, and says at once when the device does not take it. */
@@ -32,9 +32,14 @@ const keep =
         await answers.clear();
         await storage.put(operation);
       });
-      if (getState().operations.notKept) dispatch(keeping(true));
+      const { notKept: failed } = getState().operations;
+      dispatch(kept(operation.seq));
+      // It takes things again: what it did not take before is kept now.
+      const { unkept, list } = getState().operations;
+      const before = failed ? list.find((o) => o.seq !== operation.seq && unkept.includes(o.seq)) : undefined;
+      if (before) await dispatch(keep(before));
     } catch {
-      dispatch(keeping(false));
+      dispatch(notKept());
     }
   };
 

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
+import type { Operation } from '../../data/operations';
 import { useAppSelector } from '../../data/store';
 import Icon from '../../ui/icons';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -27,20 +28,26 @@ function useWaitsLong(oldest: number | undefined): boolean {
   return oldest !== undefined && now - oldest / 1000 > SOON_MS;
 }
 
-/** Says when the server is away, how old what is shown is, and what waits on this device and of whom. */
+/** How many entries, and of how many athletes. */
+function entries(list: readonly Operation[]): string {
+  const athletes = new Set(list.map((o) => o.athlete)).size;
+  return `${list.length} ${list.length === 1 ? 'entry' : 'entries'} of ${athletes === 1 ? 'one athlete' : `${athletes} athletes`}`;
+}
+
+/** Says when the server is away, how old what is shown is, and what this device has written down and of whom. */
 export function Connection({ user }: { readonly user: string }) {
   const palette = usePalette();
-  const { connected, list, shownFrom } = useAppSelector((s) => s.operations);
+  const { connected, list, shownFrom, unkept } = useAppSelector((s) => s.operations);
   const waiting = list.filter((o) => o.status === 'waiting' && o.user === user);
+  const stored = waiting.filter((o) => !unkept.includes(o.seq));
   const long = useWaitsLong(waiting[0]?.seq);
   if (connected && !long) return null;
-  const athletes = new Set(waiting.map((o) => o.athlete)).size;
   const kept =
-    waiting.length === 0
+    stored.length === 0
       ? 'What you log is kept on this device and sent when it is back.'
-      : `${waiting.length} ${waiting.length === 1 ? 'entry' : 'entries'} of ${athletes === 1 ? 'one athlete' : `${athletes} athletes`} ${waiting.length === 1 ? 'is' : 'are'} kept on this device and sent when it is back.`;
+      : `${entries(stored)} ${stored.length === 1 ? 'is' : 'are'} kept on this device and sent when it is back.`;
   const text = connected
-    ? `Sending ${waiting.length} ${waiting.length === 1 ? 'entry' : 'entries'} of ${athletes === 1 ? 'one athlete' : `${athletes} athletes`}.`
+    ? `Sending ${entries(waiting)}.`
     : `No connection. ${shownFrom === null ? '' : `Shown as it was at ${clock(shownFrom)}. `}${kept}`;
   return (
     <View role="status" testID="connection" style={[styles.bar, { backgroundColor: palette.brassWash }]}>
