@@ -23,6 +23,7 @@ if (wants('log')) say(await runNode(await bundle('bench/accuracy-log.ts', 'accur
 if (wants('marks')) say(await runNode(await bundle('bench/accuracy.ts', 'accuracy')));
 if (wants('progress')) say(await runNode(await bundle('bench/accuracy-progress.ts', 'accuracy-progress')));
 if (wants('progress')) say(await runNode(await bundle('bench/accuracy-course.ts', 'accuracy-course')));
+if (wants('progress') || wants('effects')) say(await runNode(await bundle('bench/accuracy-effects.ts', 'accuracy-effects')));
 if (wants('coverage')) say(await runNode(await bundle('bench/coverage.ts', 'coverage')));
 if (wants('tracker')) {
   installDebian({ browser: true });

@@ -127,6 +127,8 @@ export type { Warning } from './load/warnings';
 export * from './load/week';
 export * from './load/workload';
 export * from './progress/course';
+export * from './progress/drill-effects';
+export * from './progress/effect-words';
 export * from './progress/eased';
 export * from './progress/fatigue';
 export * from './progress/histories';

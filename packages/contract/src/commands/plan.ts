@@ -1,5 +1,5 @@
 /** What the planner is asked. */
-import { FINDING_IDS, findingById, focusSlot, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
+import { DISCIPLINES, FINDING_IDS, findingById, focusSlot, PLACES, RUNGS, SEASONS, WEEKDAYS } from '@wrightonic/core';
 import type { OwnLibrary, PlanRequest } from '@wrightonic/core';
 import Joi from 'joi';
 import { knownDrill, ownDrillSchema, ownFindingSchema, ownLadderSchema } from '../library/library';
@@ -110,6 +110,17 @@ export const planRequestSchema = objectOf<PlanRequest>({
     own: listOf(ownDrillSchema, 400),
     ladders: listOf(ownLadderSchema, 200),
     findings: listOf(ownFindingSchema, 200),
+    helped: listOf(
+      Joi.object({
+        finding: oneOf(FINDING_IDS).required(),
+        discipline: oneOf(DISCIPLINES).required(),
+        drill: knownDrill().required(),
+        better: share().required(),
+        athletes: count(100_000).required(),
+        days: count(1_000_000).required(),
+      }),
+      2000,
+    ),
   }),
   lastTest: isoDate(),
 })

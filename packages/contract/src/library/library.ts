@@ -9,7 +9,7 @@ import {
   PLACES,
   RUNGS,
 } from '@wrightonic/core';
-import type { OwnDrill, OwnFields, OwnFinding, OwnLadder } from '@wrightonic/core';
+import type { DrillEffects, IsoDate, OwnDrill, OwnFields, OwnFinding, OwnLadder } from '@wrightonic/core';
 import Joi from 'joi';
 import { count, listOf, objectOf, oneOf, text } from '../schema/schema';
 
@@ -32,6 +32,12 @@ export interface LibraryAnswer {
   readonly drills: readonly OwnDrillRecord[];
   readonly ladders: readonly OwnLadderRecord[];
   readonly findings: readonly OwnFindingRecord[];
+}
+
+/** What drills did in the academy's athletes, as worked out on a day. */
+export interface DrillEffectsAnswer {
+  readonly on: IsoDate;
+  readonly effects: readonly DrillEffects[];
 }
 
 /** A new version; its number is given on the server. */

@@ -9,6 +9,18 @@ import { inOwnWay, newestOwn } from './own';
 import type { OwnDrill, OwnLadder } from './own';
 import type { Drill } from './types';
 
+/** What an academy has seen of a drill in its own athletes, against the other drills of the finding. */
+export interface HelpedDrill {
+  readonly finding: FindingId;
+  readonly discipline: Discipline;
+  readonly drill: string;
+  /** How sure it is that it does more than the others, on average; ½ where nothing is known. */
+  readonly better: number;
+  readonly athletes: number;
+  /** Days of work with it. */
+  readonly days: number;
+}
+
 /** What an academy says of drills and ladders; nothing of it where the catalogue counts. */
 export interface OwnLibrary {
   /** Drills that are wanted before the others of their rung. */
@@ -19,6 +31,8 @@ export interface OwnLibrary {
   readonly ladders?: readonly OwnLadder[];
   /** The academy’s words for findings: their cues are the ones of the sessions. */
   readonly findings?: readonly OwnFinding[];
+  /** What drills did here; the planner prefers what helped, within limits. */
+  readonly helped?: readonly HelpedDrill[];
 }
 
 /** The drills and ladders of an academy: the catalogue’s, its own words for them, its copies, its own ladders. */

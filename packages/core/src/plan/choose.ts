@@ -1,5 +1,6 @@
 import { drillsAt } from '../drills/ladders';
 import { libraryOf } from '../drills/library';
+import type { HelpedDrill } from '../drills/library';
 import { ALWAYS_THERE, isLegWork, kitName } from '../drills/types';
 import type { Drill, GeneralPart, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
@@ -21,6 +22,8 @@ const WEIGHTS = {
   stuck: -1,
   again: -0.25,
   aid: -0.02,
+  /** At most so much for or against a drill by what it did in this academy: less than a step of the catalogue’s weights. */
+  helped: 0.15,
   kept: 0.6,
   first: 0.4,
 } as const;
@@ -101,11 +104,18 @@ function schoolScore(drill: Drill, schools: Schools): number {
   return score;
 }
 
-/** How well a drill suits a finding: its weight and the school, or in an academy’s own ladder its place there, 1 for the first. */
+/** What the academy has seen of a drill for a finding; undefined where that is nothing. */
+export const helpedBy = (drill: Drill, finding: FindingId, { library, athlete }: PlanRequest): HelpedDrill | undefined =>
+  library?.helped?.find((h) => h.drill === drill.id && h.finding === finding && h.discipline === athlete.discipline);
+
+/** How well a drill suits a finding: its weight, the school and what it did in this academy, or in an academy’s own ladder its place there, 1 for the first. */
 function suits(drill: Drill, finding: FindingId, { request, schools }: Context): number {
   const { ordered, rungs } = libraryOf(request).ladder(finding, request.athlete.discipline);
   const weight = drill.treats.find((t) => t.finding === finding)?.weight ?? 0;
-  if (!ordered) return weight + schoolScore(drill, schools);
+  if (!ordered) {
+    const helped = WEIGHTS.helped * (2 * (helpedBy(drill, finding, request)?.better ?? 0.5) - 1);
+    return weight + schoolScore(drill, schools) + helped;
+  }
   const places = rungs.flatMap((r) =>
     'drills' in r && r.drills.includes(drill.id) ? [r.drills.indexOf(drill.id) / r.drills.length] : [],
   );

@@ -1,9 +1,10 @@
 import { RUNG_NAMES } from '../drills/types';
 import type { Drill, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
+import { SURE_OF_MORE } from '../progress/effect-words';
 import type { FindingId } from '../findings/ids';
 import { heldBack } from './behind';
-import { directOn, generalFor, workRung } from './choose';
+import { directOn, generalFor, helpedBy, workRung } from './choose';
 import type { Context } from './choose';
 import { calmTop, effortCeiling, fullDistance, itemOf, sessionCue } from './dose';
 import type { Wanted } from './dose';
@@ -54,7 +55,20 @@ export function workOf(context: Context, standing: Standing, throwing: boolean):
   return on(finding, reach);
 }
 
-function whyMain(standing: Standing, { finding, rung }: Work, drill: Drill): string {
+/** What the academy has seen of a drill, as a sentence to add; empty where it cannot tell. */
+function seenHere(drill: Drill, finding: FindingId, { request }: Context): string {
+  const helped = helpedBy(drill, finding, request);
+  if (!helped || Math.max(helped.better, 1 - helped.better) < SURE_OF_MORE) return '';
+  const rests = `${helped.athletes} athletes, ${helped.days} days of work`;
+  return helped.better >= SURE_OF_MORE
+    ? ` In this academy it has moved it more than the other drills (${rests}).`
+    : ` In this academy it has moved it less than the other drills (${rests}).`;
+}
+
+const whyMain = (standing: Standing, today: Work, drill: Drill, context: Context): string =>
+  whyHere(standing, today, drill) + seenHere(drill, today.finding, context);
+
+function whyHere(standing: Standing, { finding, rung }: Work, drill: Drill): string {
   const where = `rung ${rung} (${RUNG_NAMES[rung].toLowerCase()})`;
   if (finding !== standing.finding)
     return `${quoted(finding)} is the movement that the limit held back: within what there is, at ${where}.`;
@@ -96,7 +110,7 @@ export function mainWanted(standing: Standing, today: Work, drill: Drill, contex
     focus: standing.finding,
     rung: today.rung,
     reps: drill.throws !== 'none' ? SET_OF_THROWS : drill.dose.reps,
-    why: whyMain(standing, today, drill),
+    why: whyMain(standing, today, drill, context),
     cue: sessionCue(today.finding, context),
   };
 }

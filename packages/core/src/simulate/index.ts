@@ -4,6 +4,7 @@ export * from './camera';
 export * from './camp';
 export * from './cases';
 export * from './delivery';
+export * from './drill-work';
 export * from './faults';
 export * from './film';
 export * from './inclinometer';
