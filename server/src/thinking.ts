@@ -1,8 +1,8 @@
-/** What takes long is worked out beside the event loop, in worker threads: plans, their improvement by HiGHS, what speeds come to, and papers. */
+/** What takes long is worked out beside the event loop, in worker threads: plans, their improvement by HiGHS, what speeds and drills come to, and papers. */
 import { fileURLToPath } from 'node:url';
 import { parentPort, Worker } from 'node:worker_threads';
-import { improvePlan, makePlan, trend } from '@wrightonic/core';
-import type { Plan, PlanRequest, Trend, TrendRequest } from '@wrightonic/core';
+import { drillEffects, improvePlan, makePlan, trend } from '@wrightonic/core';
+import type { DrillEffects, DrillEffectsRequest, Plan, PlanRequest, Trend, TrendRequest } from '@wrightonic/core';
 import { PLAN_LIMITS, solverWith } from '@wrightonic/solver';
 import loadHighs from 'highs';
 import { setPaper } from './report/paper';
@@ -14,6 +14,8 @@ export interface Thinking {
   /** The best plan it can find: seconds. */
   readonly improve: (request: PlanRequest) => Promise<Plan>;
   readonly trend: (request: TrendRequest) => Promise<Trend>;
+  /** What the drills of a finding did: up to seconds. */
+  readonly effects: (request: DrillEffectsRequest) => Promise<DrillEffects | null>;
   /** A paper, set as PDF. */
   readonly paper: (paper: Paper) => Promise<Uint8Array>;
 }
@@ -23,6 +25,7 @@ export const thinkHere: Thinking = {
   plan: (request) => Promise.resolve(makePlan(request)),
   improve: async (request) => improvePlan(request, solverWith(await loadHighs(), PLAN_LIMITS)),
   trend: (request) => Promise.resolve(trend(request)),
+  effects: (request) => Promise.resolve(drillEffects(request)),
   paper: setPaper,
 };
 
@@ -61,6 +64,7 @@ export function thinkBeside(entry: string = fileURLToPath(import.meta.url)): Thi
     plan: (request) => quick('plan', request) as Promise<Plan>,
     improve: (request) => slow('improve', request) as Promise<Plan>,
     trend: (request) => quick('trend', request) as Promise<Trend>,
+    effects: (request) => slow('effects', request) as Promise<DrillEffects | null>,
     paper: (paper) => slow('paper', paper) as Promise<Uint8Array>,
   };
 }

@@ -46,6 +46,7 @@ export const LEFT_OUT: Readonly<Record<Exclude<TableName, BundledTable>, string>
   athlete_words: 'made anew from the names',
   eye_agreements: 'made anew from looks and measures',
   standing_answers: 'computed anew',
+  drill_effects: 'computed anew',
   users: 'told as people: name and role, without what they sign in with',
   user_athletes: 'told with the people',
   user_groups: 'told with the people',

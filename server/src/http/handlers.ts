@@ -29,6 +29,7 @@ import { guns, putGun } from '../devices/guns';
 import { dropGroup, groups, putGroup } from '../people/groups';
 import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../plan/plans';
 import { libraryAnswer, putOwnDrill, putOwnFinding, putOwnLadder } from '../library/library';
+import { effectsOf } from '../progress/effects';
 import { progressOf } from '../progress/progress';
 import { putClearance, putOuting, putSettings } from '../records/records';
 import { rosterPage } from '../roster/roster';
@@ -152,6 +153,7 @@ export const HANDLERS: Handlers = {
   plan: ({ ctx, athlete }) => newestPlan(ctx, athlete),
   putPlan: ({ ctx, athlete, id, body }) => putPlan(ctx, athlete, id, body),
   library: ({ ctx }) => libraryAnswer(ctx),
+  effects: ({ ctx }) => effectsOf(ctx),
   putOwnDrill: ({ ctx, id, body }) => putOwnDrill(ctx, id, body),
   putOwnFinding: ({ ctx, id, body }) => putOwnFinding(ctx, id, body),
   putOwnLadder: ({ ctx, id, body }) => putOwnLadder(ctx, id, body),

@@ -16,7 +16,7 @@ import {
   ownLadderFaults,
   vocabularyOf,
 } from '@wrightonic/core';
-import type { Library, OwnLibrary, Vocabulary } from '@wrightonic/core';
+import type { HelpedDrill, Library, OwnLibrary, Vocabulary } from '@wrightonic/core';
 import { conflict, ProblemError, wrongField } from '../problems';
 import type { Context } from '../common/context';
 import type { OwnDrillDbRow, OwnFindingDbRow, OwnLadderDbRow } from '../db/tables';
@@ -71,7 +71,7 @@ export async function academyLibrary(ctx: Context): Promise<Library> {
 }
 
 /** What a planner is told of the academy’s own way with drills and ladders. */
-export const plannedWith = ({ drills, ladders, findings }: LibraryAnswer): OwnLibrary => {
+export const plannedWith = ({ drills, ladders, findings }: LibraryAnswer, helped: readonly HelpedDrill[]): OwnLibrary => {
   const newest = [...newestOwn(drills).values()].sort((a, b) => (a.drill < b.drill ? -1 : 1));
   return {
     first: newest.filter((o) => o.use === 'first').map((o) => o.drill),
@@ -79,6 +79,7 @@ export const plannedWith = ({ drills, ladders, findings }: LibraryAnswer): OwnLi
     own: newest.map(({ drill, version, words, use, fields }) => ({ drill, version, words, use, ...(fields ? { fields } : {}) })),
     ladders: newestLadders(ladders).map(({ finding, discipline, version, rungs }) => ({ finding, discipline, version, rungs })),
     findings: [...newestFindingWords(findings).values()].map(({ finding, version, words }) => ({ finding, version, words })),
+    ...(helped.length > 0 ? { helped } : {}),
   };
 };
 

@@ -9,6 +9,7 @@ import type { RepDbRow } from '../db/tables';
 import type { Context } from '../common/context';
 import { intakeOf } from '../athlete/intake-record';
 import { libraryAnswer, plannedWith } from '../library/library';
+import { helpedHere } from '../progress/effects';
 import { loadOf, ruledBy } from '../load/load';
 import { aidsFrom } from '../library/aids';
 
@@ -126,11 +127,12 @@ export async function planRequest(ctx: Context, athleteId: string, on: IsoDate, 
 /** The same of an athlete who need not have a focus yet. */
 export async function stateRequest(ctx: Context, athleteId: string, on: IsoDate, given: Asked): Promise<PlanRequest> {
   const athlete = await athleteRecord(ctx, athleteId);
-  const [foci, load, lastTest, own, { intake }, { result }] = await Promise.all([
+  const [foci, load, lastTest, own, helped, { intake }, { result }] = await Promise.all([
     fociOf(ctx, athleteId),
     loadOf(ctx, athleteId),
     lastTestOf(ctx, athleteId),
     libraryAnswer(ctx),
+    helpedHere(ctx),
     intakeOf(ctx, athleteId),
     currentDiagnosis(ctx, athleteId, athlete),
   ]);
@@ -168,7 +170,7 @@ export async function stateRequest(ctx: Context, athleteId: string, on: IsoDate,
     athlete: profileOf(athlete),
     flags: result.flags,
     pinned: given.pinned,
-    library: plannedWith(own),
+    library: plannedWith(own, helped),
     ...(lastTest === null ? {} : { lastTest }),
   };
 }

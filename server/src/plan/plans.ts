@@ -8,6 +8,7 @@ import { athleteRecord, holdAthlete } from '../athlete/athletes';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
 import { academyLibrary, libraryAnswer, plannedWith } from '../library/library';
+import { helpedHere } from '../progress/effects';
 import { planRequest } from './plan-request';
 import { sessionFor } from '../common/told';
 import type { PlanDbRow } from '../db/tables';
@@ -43,7 +44,8 @@ export async function newestPlan(ctx: Context, athleteId: string): Promise<PlanR
 
 /** A plan is changed with the drills and ladders that there are now; its items keep the words that they were made with. */
 async function withLibrary(ctx: Context, row: PlanDbRow): Promise<PlanDbRow> {
-  return { ...row, request: { ...row.request, library: plannedWith(await libraryAnswer(ctx)) } };
+  const [own, helped] = await Promise.all([libraryAnswer(ctx), helpedHere(ctx)]);
+  return { ...row, request: { ...row.request, library: plannedWith(own, helped) } };
 }
 
 async function planById(ctx: Context, athleteId: string, id: string): Promise<PlanDbRow> {

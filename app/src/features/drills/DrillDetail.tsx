@@ -10,6 +10,7 @@ import { Row } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { printPage } from '../../ui/print';
 import { SPACE, usePalette } from '../../ui/theme';
+import { Helped } from './Helped';
 import { OwnDrillForm } from './OwnDrillForm';
 import { useLibrary } from '../../data/use-library';
 import { useVocabulary } from '../../ui/vocabulary';
@@ -87,6 +88,7 @@ export function DrillDetail({ drill, discipline, onShow }: DetailProps) {
           .filter(Boolean)
           .join(' ')}
       </Text>
+      <Helped drill={drill} discipline={discipline} />
       <Row>
         {me && may(me.role, 'changeSettings') ? (
           <>

@@ -1,5 +1,6 @@
 import type { Migration } from './columns';
 import { course } from './course';
+import { effects } from './effects';
 import { film } from './film';
 import { first } from './first';
 import { handOuts } from './hand-outs';
@@ -33,4 +34,5 @@ export const MIGRATIONS: readonly Migration[] = [
   handOuts,
   course,
   links,
+  effects,
 ];

@@ -28,6 +28,7 @@ export interface AcademyTables {
   consents: athlete.ConsentDbRow;
   corrections: work.CorrectionDbRow;
   device_channels: academy.ChannelDbRow;
+  drill_effects: work.DrillEffectsDbRow;
   diagnoses: athlete.DiagnosisDbRow;
   eye_agreements: athlete.AgreementDbRow;
   foci: work.FocusDbRow;

@@ -9,6 +9,8 @@ import type {
 } from '@wrightonic/contract';
 import type {
   Course,
+  Discipline,
+  DrillEffects,
   Eased,
   Expected,
   FindingId,
@@ -245,6 +247,13 @@ export interface BodyReadingDbRow extends OnTest {
   value: number;
   read_by: BodyReading['readBy'];
   moment: NewBodyReading['moment'];
+}
+
+export interface DrillEffectsDbRow extends OfAcademy {
+  finding: FindingId;
+  discipline: Discipline;
+  on_date: IsoDate;
+  answer: DrillEffects | null;
 }
 
 export interface BodyNoteDbRow extends OnTest {
