@@ -126,6 +126,7 @@ export * from './load/tables';
 export type { Warning } from './load/warnings';
 export * from './load/week';
 export * from './load/workload';
+export * from './progress/command';
 export * from './progress/course';
 export * from './progress/drill-effects';
 export * from './progress/effect-words';
