@@ -15,3 +15,16 @@ export const upsertOf = (upsert: unknown): Upsert => upsert as Upsert;
 
 /** The element that a view is drawn as on the web; its type knows the phones' views alone. */
 export const elementOf = (view: unknown): Element | null => view as Element | null;
+
+/**
+ * Where within what was pressed a finger or pointer came down, in parts of its width and height; null where it was pressed by key.
+ * On the web a press carries the browser's own event, which the type does not know.
+ */
+export function tappedAt(event: unknown): { readonly x: number; readonly y: number } | null {
+  const { nativeEvent } = (event ?? {}) as { nativeEvent?: Partial<MouseEvent> };
+  const { detail = 0, offsetX, offsetY, target } = nativeEvent ?? {};
+  const element = target as Partial<HTMLElement> | null | undefined;
+  const { offsetWidth, offsetHeight } = element ?? {};
+  if (detail === 0 || offsetX === undefined || offsetY === undefined || !offsetWidth || !offsetHeight) return null;
+  return { x: offsetX / offsetWidth, y: offsetY / offsetHeight };
+}

@@ -1,6 +1,6 @@
 /** Weeks of sessions, played through the services. */
 import type { LogEntry } from '@wrightonic/contract';
-import { addDays, daysBetween, drillById, HARD_EFFORT, isThrowingDrill, randomFrom } from '@wrightonic/core';
+import { addDays, daysBetween, drillById, HARD_EFFORT, isThrowingDrill, randomFrom, zoneFor } from '@wrightonic/core';
 import type { AthleteProfile, IsoDate, PlanItem, Random } from '@wrightonic/core';
 import { doRep, lookAt, readSpeed } from '@wrightonic/core/simulate';
 import type { Truth } from '@wrightonic/core/simulate';
@@ -27,6 +27,27 @@ import type { Character } from './scenario';
 import { noon, on, PLAN_WEEKS, READ_A_SESSION, recordOf } from './stage';
 import type { Stage } from './stage';
 
+/** Change-ups of a session, by whoever aims. */
+const CHANGE_UPS = 4;
+
+/** A throw at one of the two low corners: at first the misses go high to the arm side, and they come nearer as the work goes on. */
+function aimed(
+  random: Random,
+  { throws, heightM }: AthleteProfile,
+  { effort, repaired, pitch, rep }: { effort: number; repaired: number; pitch: 'change' | null; rep: string },
+  stamp: { id: string; at: string },
+): LogEntry {
+  const zone = zoneFor(heightM);
+  const side = throws === 'R' ? 1 : -1;
+  const target = { x: random.chance(0.7) ? -side * 16 : side * 16, y: zone[0] + 8 };
+  const spread = (pitch === 'change' ? 1.35 : 1) * (24 - 8 * repaired);
+  const actual = {
+    x: Math.round(target.x + random.normal(side * (10 - 7 * repaired), 0.8 * spread)),
+    y: Math.round(target.y + random.normal(14 - 9 * repaired, spread)),
+  };
+  return { ...stamp, type: 'spot', target, actual, zone, effort, pitch, rep };
+}
+
 /** One planned session, lived: reps as they come, speeds where balls fly fast enough, and what hurts. */
 async function liveSession(
   stage: Stage,
@@ -47,6 +68,8 @@ async function liveSession(
   let second = 60;
   const stamp = () => ({ id: uuidv7(), at: noon(date, (second += 20)).toISOString() });
   const sessionEffect = random.normal(0, 0.5);
+  // Of its own, so that whoever aims has the same past as before.
+  const aim = randomFrom(6000 + daysBetween(started, date));
   for (const item of seen.today.session.items) {
     const focus = seen.foci.find((f) => f.finding === item.focus) ?? null;
     const key = `${item.focus}:${item.rung}`;
@@ -78,6 +101,16 @@ async function liveSession(
           setting: item.rung >= 7 ? 'mound' : 'flat',
           rep,
         });
+        if (character.aims) entries.push(aimed(aim, seen.athlete, { effort, repaired, pitch: null, rep }, stamp()));
+      }
+      if (character.aims) {
+        // A few change-ups at the end, slower and less near.
+        for (const rep of thrown.slice(READ_A_SESSION, READ_A_SESSION + CHANGE_UPS)) {
+          const [speed, effort] = [Math.round(10 * aim.normal(66 + repaired, 0.8)) / 10, 90];
+          const how = { unit: 'mph', gun: 'gun 1', setting: item.rung >= 7 ? 'mound' : 'flat', pitch: 'change' } as const;
+          entries.push({ ...stamp(), type: 'reading', speed, effort, rep, ...how });
+          entries.push(aimed(aim, seen.athlete, { effort, repaired, pitch: 'change', rep }, stamp()));
+        }
       }
     }
   }

@@ -19,6 +19,8 @@ export interface Character {
   readonly speedMph: number;
   readonly repairMph: number;
   readonly learning: number;
+  /** Targets and spots are noted in the measured throws. */
+  readonly aims?: boolean;
   readonly flatEffort?: boolean;
   readonly spike?: boolean;
   /** What the coach has ruled against the judgement. */
@@ -83,6 +85,7 @@ const base = {
 export const CHARACTERS: readonly Character[] = [
   {
     key: 'tavi',
+    aims: true,
     seed: 431,
     record: {
       ...base,

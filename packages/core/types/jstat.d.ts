@@ -7,6 +7,12 @@ declare module 'jstat' {
     cdf(x: number, a: number): number;
     inv(p: number, a: number): number;
   }
-  const jStat: { beta: TwoParameter; normal: TwoParameter; studentt: OneParameter; chisquare: OneParameter; centralF: TwoParameter };
+  const jStat: {
+    beta: TwoParameter;
+    normal: TwoParameter;
+    studentt: OneParameter;
+    chisquare: OneParameter;
+    centralF: TwoParameter;
+  };
   export default jStat;
 }

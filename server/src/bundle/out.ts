@@ -105,6 +105,7 @@ export const AUTHORED = [
   'rep_marks',
   'reps',
   'session_notes',
+  'spots',
   'work_sessions',
 ] as const satisfies readonly BundledTable[];
 

@@ -26,6 +26,7 @@ export const BUNDLED = [
   'reps',
   'rep_marks',
   'session_notes',
+  'spots',
   'readings',
   'pain_reports',
   'load_days',

@@ -1,5 +1,5 @@
-import { fromMph, toMph } from '@wrightonic/core';
-import type { TrendReading } from '@wrightonic/core';
+import { fromMph, toMph, usualSpeeds } from '@wrightonic/core';
+import type { Discipline, ThrownKind, TrendReading } from '@wrightonic/core';
 import type { Context } from '../common/context';
 import { gunErrorsOf } from './guns';
 import type { GunError } from './guns';
@@ -11,8 +11,15 @@ const MOST = 1500;
 const offsetIn = (unit: TrendReading['unit'], error: GunError | undefined): number =>
   error === undefined ? 0 : error.unit === unit ? error.offset : fromMph(toMph({ speed: error.offset, unit: error.unit }), unit);
 
-/** The athlete's speed readings, oldest first. */
-export async function speedsOf(ctx: Context, athlete: string): Promise<TrendReading[]> {
+/** A speed, and what was thrown. */
+export type ReadSpeed = TrendReading & ThrownKind;
+
+/** The speeds of the athlete's usual throw, oldest first. */
+export const speedsOf = async (ctx: Context, athlete: string, discipline: Discipline): Promise<readonly TrendReading[]> =>
+  usualSpeeds(await allSpeedsOf(ctx, athlete), discipline);
+
+/** Speeds of whatever was thrown, oldest first. */
+export async function allSpeedsOf(ctx: Context, athlete: string): Promise<ReadSpeed[]> {
   const rows = await ctx.tenant
     .from('readings')
     .where({ athlete_id: athlete, undone: false, gone: false })
@@ -21,7 +28,7 @@ export async function speedsOf(ctx: Context, athlete: string): Promise<TrendRead
       { column: 'at', order: 'desc' },
     ])
     .limit(MOST)
-    .select('on_date', 'speed', 'unit', 'effort', 'gun', 'setting');
+    .select('on_date', 'speed', 'unit', 'effort', 'gun', 'setting', 'pitch', 'ball_g', 'distance_m');
   const errors = await gunErrorsOf(ctx);
   return rows.reverse().map((r) => ({
     date: r.on_date,
@@ -31,5 +38,8 @@ export async function speedsOf(ctx: Context, athlete: string): Promise<TrendRead
     gun: r.gun,
     angleDeg: errors.get(r.gun)?.angleDeg ?? 0,
     setting: r.setting,
+    pitch: r.pitch,
+    ballG: r.ball_g,
+    distanceM: r.distance_m,
   }));
 }

@@ -22,6 +22,7 @@ export const ATHLETE_TABLES = {
   reps: 'reps',
   rep_marks: 'words on reps',
   session_notes: 'notes of sessions',
+  spots: 'targets and where throws went',
   load_days: 'days of load',
   corrections: 'what stood before corrections',
   pain_reports: 'pain reports',

@@ -49,7 +49,7 @@ export async function judgedOf(
   athlete: AthleteRecord,
   reps: Promise<RepDays> = repDaysOf(ctx, id),
 ): Promise<Judged> {
-  const coming = speedsOf(ctx, id);
+  const coming = speedsOf(ctx, id, athlete.discipline);
   const [observed, speeds, rulings, repDays, sizes] = await Promise.all([
     evidenceOf(ctx, id, coming),
     coming,

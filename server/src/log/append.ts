@@ -73,9 +73,9 @@ export async function append(
   athleteId: string,
   athlete: AthleteRecord,
   here: Here,
-  { reps, readings, marks, pains, notes }: Received,
+  { reps, readings, marks, pains, notes, spots }: Received,
 ): Promise<Appended | null> {
-  if (reps.length === 0 || readings.length + marks.length + pains.length + notes.length > 0) return null;
+  if (reps.length === 0 || readings.length + marks.length + pains.length + notes.length + spots.length > 0) return null;
   if (reps.some((rep) => rep.on_date !== here.session.on_date)) return null;
   const date = here.session.on_date;
   const first = Math.min(...reps.map((rep) => rep.at.getTime()));

@@ -50,6 +50,7 @@ export interface Received {
   readonly marks: readonly Row[];
   readonly pains: readonly Row[];
   readonly notes: readonly Row[];
+  readonly spots: readonly Row[];
   /** Entries that are not kept, with the reason. */
   readonly refused: ReadonlyMap<string, EntryResult>;
   /** Days whose entries are to be judged anew. */
@@ -80,7 +81,7 @@ function isOwn({ ctx, athleteId, session }: Setting, known: Known): boolean {
 
 /** Why a mark cannot be about what it names; null when it can, or when that is still to come. */
 function wrongTarget({ ctx, athleteId, known }: Setting, id: string): string | null {
-  const target = known.rep.get(id) ?? known.reading.get(id);
+  const target = known.rep.get(id) ?? known.reading.get(id) ?? known.spot.get(id);
   if (!target) return null;
   if (target.athlete_id !== athleteId) return 'There is no such rep of this athlete.';
   if (isAlone(ctx) && target.author_id !== null && target.author_id !== ctx.user.id)
@@ -108,7 +109,7 @@ function whyNot(setting: Setting, entry: LogEntry, device: number, bornAt: numbe
   if (entry.type === 'cheat' && entry.cheat !== NO_CHEAT && !isCheat(entry.cheat))
     return `“${entry.cheat}” is not a way round that any drill lists.`;
   if (entry.type === 'cheat' || entry.type === 'undo') return wrongTarget(setting, entry.rep);
-  if (entry.type === 'reading' && typeof entry.rep === 'string') {
+  if ((entry.type === 'reading' || entry.type === 'spot') && typeof entry.rep === 'string') {
     const target = setting.known.rep.get(entry.rep);
     if (target && target.athlete_id !== setting.athleteId) return 'There is no such rep of this athlete.';
   }
@@ -122,12 +123,13 @@ export function receive(setting: Setting, entries: readonly LogEntry[]): Receive
   const { start, end } = spanOf(zone, session.on_date);
   const bornAt = instantIn(zone, athlete.birthDate).getTime();
   const now = ctx.now.getTime();
-  const received: { reps: NewRep[] } & { [K in 'readings' | 'marks' | 'pains' | 'notes']: Row[] } = {
+  const received: { reps: NewRep[] } & { [K in 'readings' | 'marks' | 'pains' | 'notes' | 'spots']: Row[] } = {
     reps: [],
     readings: [],
     marks: [],
     pains: [],
     notes: [],
+    spots: [],
   };
   const refused = new Map<string, EntryResult>();
   const days = new Set<IsoDate>();
@@ -198,6 +200,20 @@ export function receive(setting: Setting, entries: readonly LogEntry[]): Receive
       days.add(on);
       const { site, score, signs } = entry.pain;
       received.pains.push({ ...base, on_date: on, moment: entry.moment, site, score, signs: JSON.stringify(signs ?? []) });
+    } else if (entry.type === 'spot') {
+      received.spots.push({
+        ...base,
+        on_date: on,
+        target_x: entry.target.x,
+        target_y: entry.target.y,
+        actual_x: entry.actual.x,
+        actual_y: entry.actual.y,
+        zone_low: entry.zone[0],
+        zone_high: entry.zone[1],
+        effort: Math.ceil(entry.effort),
+        pitch: entry.pitch ?? null,
+        rep_id: entry.rep,
+      });
     } else if (entry.type === 'note') received.notes.push({ ...base, on_date: on, text: entry.text });
     else {
       marked.push(entry.rep);

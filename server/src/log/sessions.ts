@@ -152,6 +152,7 @@ export async function logEntries(
     await tenant.insertNew('readings', received.readings);
     await tenant.insertNew('rep_marks', received.marks);
     await tenant.insertNew('session_notes', received.notes);
+    await tenant.insertNew('spots', received.spots);
     const targets = received.marked.flatMap((id) => known.rep.get(id) ?? known.reading.get(id) ?? []);
     // A mark that was waiting for a rep is found with its day.
     const from = earliest([...received.days, ...targets.map((t) => t.on_date)]) ?? session.on_date;

@@ -1,18 +1,21 @@
 import { may } from '@wrightonic/contract';
-import type { AthleteRecord, FocusProgress, Progress } from '@wrightonic/contract';
+import type { AthleteRecord, FocusProgress, OtherSpeeds, Progress } from '@wrightonic/contract';
 import {
   addDays,
   ageOn,
   daysOf,
   fromMph,
+  loadCalendar,
   measureHistories,
   ownBestShare,
   rungsOf,
   SHARED_FROM,
+  speedKinds,
   summariseSession,
   toMph,
+  usualSpeeds,
 } from '@wrightonic/core';
-import type { CourseValue, Eased, FindingId, Library, SessionSummary } from '@wrightonic/core';
+import type { CourseValue, Eased, FindingId, Library, SessionSummary, SpeedKind, TrendReading } from '@wrightonic/core';
 
 import { athleteRecord, profileOf, rowOf } from '../athlete/athletes';
 import { easedSince, easedSoFar } from '../focus/eased';
@@ -22,13 +25,16 @@ import { coursesOf, measuredOf } from '../work/course';
 import { fociOf, toFocus } from '../work/foci';
 import { movesOf } from '../work/moves';
 import type { Context } from '../common/context';
-import { loadOf } from '../load/load';
+import { intakeOf } from '../athlete/intake-record';
+import { accountOf, loadOf } from '../load/load';
 import type { Load } from '../load/load';
 import type { FocusDbRow } from '../db/tables';
 import { gatesOf } from '../log/reclimb';
-import { speedsOf } from '../devices/speeds';
+import { allSpeedsOf } from '../devices/speeds';
+import { commandNow } from './command';
 
 const WEEKS_SHOWN = 12;
+const CALENDAR_WEEKS = 8;
 const OWN_BEST_DAYS = 56;
 
 /** What a judgement of today says of what should ease; nothing for those who do not judge. */
@@ -103,18 +109,51 @@ async function focusProgress(
   );
 }
 
+/** Fewest days of which it is said whether they move. */
+const DAYS_OF_TREND = 3;
+
+/** Speeds of another throw than the usual one. @param kind in the academy's unit, oldest first */
+async function otherSpeeds(
+  ctx: Context,
+  athlete: AthleteRecord,
+  { label, readings }: SpeedKind<TrendReading>,
+): Promise<OtherSpeeds> {
+  const days = new Set(readings.map((r) => r.date)).size;
+  const summary = summariseSession(readings);
+  const round = (mph: number) => Math.round(10 * fromMph(mph, ctx.academy.speedUnit)) / 10;
+  const { gain } =
+    days < DAYS_OF_TREND ? { gain: null } : await ctx.think.trend({ on: ctx.today, athlete: profileOf(athlete), readings });
+  return {
+    label,
+    throws: readings.length,
+    days,
+    last: readings[readings.length - 1]!.date,
+    top: round(summary?.top ?? 0),
+    median: round(summary?.median ?? 0),
+    gain,
+  };
+}
+
 /** Speed, gates and load over time. */
 export async function progressOf(ctx: Context, athleteId: string): Promise<Progress> {
   const athlete = await athleteRecord(ctx, athleteId);
   const measured = measuredOf(ctx, athleteId);
-  const [speeds, load, values] = await Promise.all([speedsOf(ctx, athleteId), loadOf(ctx, athleteId), measured]);
+  const [read, load, values, command, { intake }] = await Promise.all([
+    allSpeedsOf(ctx, athleteId),
+    loadOf(ctx, athleteId),
+    measured,
+    commandNow(ctx, athleteId, athlete),
+    intakeOf(ctx, athleteId),
+  ]);
   const focus = await focusProgress(ctx, athleteId, athlete, load, measured);
   const { speedUnit } = ctx.academy;
-  const inUnit = speeds.map((s) => ({
+  const all = read.map((s) => ({
     ...s,
     speed: s.unit === speedUnit ? s.speed : fromMph(toMph(s), speedUnit),
     unit: speedUnit,
   }));
+  const inUnit = usualSpeeds(all, athlete.discipline);
+  const others = speedKinds(all, athlete.discipline).filter((kind) => !kind.usual);
   const dates = [...new Set(inUnit.map((s) => s.date))];
   const show = (summary: SessionSummary): SessionSummary => {
     const unit = (mph: number) => Math.round(10 * fromMph(mph, speedUnit)) / 10;
@@ -134,6 +173,8 @@ export async function progressOf(ctx: Context, athleteId: string): Promise<Progr
       const summary = summariseSession(inUnit.filter((s) => s.date === on));
       return summary ? [{ on, summary: show(summary) }] : [];
     }),
+    otherSpeeds: await Promise.all(others.map((kind) => otherSpeeds(ctx, athlete, kind))),
+    command,
     ownBest: ownBestShare(inUnit.filter((s) => s.date > addDays(ctx.today, -OWN_BEST_DAYS))),
     focus,
     measures: measureHistories(
@@ -143,6 +184,12 @@ export async function progressOf(ctx: Context, athleteId: string): Promise<Progr
       focus.map((f) => f.focus.finding),
     ),
     easedSoFar: may(ctx.user.role, 'judge') ? await easedSoFar(ctx) : null,
+    calendar: loadCalendar(
+      accountOf(ctx, athlete, load),
+      ctx.today,
+      CALENDAR_WEEKS,
+      intake.games.map((game) => game.date),
+    ),
     week: Array.from({ length: WEEKS_SHOWN }, (_, i) => {
       const from = addDays(ctx.today, -7 * (WEEKS_SHOWN - i) + 1);
       const inWeek = days.filter((d) => d.date >= from && d.date < addDays(from, 7));

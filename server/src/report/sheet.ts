@@ -18,11 +18,12 @@ const NEXT = 3;
 /** What the speeds between two dates come to, in the academy's unit; null where there are none. */
 async function trendBetween(ctx: Context, athlete: string, { from, to }: SheetQuery): Promise<Trend | null> {
   const { speedUnit } = ctx.academy;
-  const readings = (await speedsOf(ctx, athlete))
+  const record = await athleteRecord(ctx, athlete);
+  const readings = (await speedsOf(ctx, athlete, record.discipline))
     .filter((r) => r.date >= addDays(from, -SPEED_NEAR_DAYS) && r.date <= addDays(to, SPEED_NEAR_DAYS))
     .map((r) => ({ ...r, speed: r.unit === speedUnit ? r.speed : fromMph(toMph(r), speedUnit), unit: speedUnit }));
   if (readings.length === 0) return null;
-  return ctx.think.trend({ on: to, athlete: profileOf(await athleteRecord(ctx, athlete)), readings });
+  return ctx.think.trend({ on: to, athlete: profileOf(record), readings });
 }
 
 export async function reportSheet(

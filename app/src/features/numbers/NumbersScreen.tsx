@@ -3,10 +3,12 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
+import { LoadCalendar } from '../../ui/LoadCalendar';
 import { LoadChart } from '../../ui/LoadChart';
 import { Action, Caution, Loading } from '../../ui/controls';
 import { Panes, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import { CommandPart } from './CommandPart';
 import { CoursePart } from './CoursePart';
 import { MeasuresPart } from './MeasuresPart';
 import { SpeedPart } from './SpeedPart';
@@ -41,6 +43,7 @@ export function NumbersScreen({ id }: { readonly id: string }) {
       <Panes weights={[3, 2]}>
         <View style={{ gap: SPACE.xl }}>
           <SpeedPart data={data} unit={me.academy.speedUnit} />
+          {data.command ? <CommandPart command={data.command} /> : null}
           <MeasuresPart data={data} />
         </View>
         <View style={{ gap: SPACE.xl }}>
@@ -54,6 +57,15 @@ export function NumbersScreen({ id }: { readonly id: string }) {
           ))}
           <Section title="Load">
             <LoadChart weeks={week} sentence={`${week[week.length - 1]!.throws} throws in the last seven days`} />
+            {data.calendar ? (
+              <>
+                <LoadCalendar weeks={data.calendar} today={me.academy.today} />
+                <Text variant="bodySmall" style={{ color: palette.soft }}>
+                  Throws of each day. Black: a game. Strong frame: hard, or a game to come. Dotted: no game, the last one asks for
+                  rest. Crossed out: throwing was locked. Corner: the arm hurt.
+                </Text>
+              </>
+            ) : null}
           </Section>
         </View>
       </Panes>

@@ -1,4 +1,4 @@
-import type { Progress } from '@wrightonic/contract';
+import type { OtherSpeeds, Progress } from '@wrightonic/contract';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { LevelChart } from '../../ui/LevelChart';
@@ -11,6 +11,23 @@ import { percent, weekDay } from '../../ui/words';
 const FULL_THROWS_FOR_A_DOT = 3;
 
 const signed = (n: number) => `${n >= 0 ? '+' : '−'}${Math.abs(n).toFixed(1)}`;
+
+/** Other pitches, balls and distances: each for itself. */
+function OtherThrows({ others, unit }: { readonly others: readonly OtherSpeeds[]; readonly unit: string }) {
+  if (others.length === 0) return null;
+  return (
+    <View style={{ gap: 4 }} testID="other-speeds">
+      <Text variant="bodyMedium" style={{ fontWeight: '600' }}>
+        Other throws
+      </Text>
+      {others.map(({ label, throws, days, last, top, median, gain }) => (
+        <Text key={label} variant="bodySmall">
+          {`${label[0]!.toUpperCase()}${label.slice(1)}: ${median.toFixed(1)} ${unit} in the middle, top ${top.toFixed(1)}, ${throws} on ${days} ${days === 1 ? 'day' : 'days'}, the last ${weekDay(last)}.${gain ? ` ${signed(gain.mean)} (${signed(gain.low)} to ${signed(gain.high)}) in ${gain.weeks} weeks.` : ''}`}
+        </Text>
+      ))}
+    </View>
+  );
+}
 
 /** Speed: is it real, and what the newest day says. */
 export function SpeedPart({ data, unit }: { readonly data: Progress; readonly unit: string }) {
@@ -63,6 +80,7 @@ export function SpeedPart({ data, unit }: { readonly data: Progress; readonly un
           ) : null}
         </View>
       ) : null}
+      <OtherThrows others={data.otherSpeeds ?? []} unit={unit} />
       {trend.guns.length > 1 ? (
         <Text variant="bodySmall">{`Guns: ${trend.guns.map((g) => `${g.gun} ${signed(g.offset)} (${signed(g.low)} to ${signed(g.high)})`).join(', ')}.`}</Text>
       ) : null}

@@ -1,5 +1,5 @@
 import type { FocusProgress, Progress } from '@wrightonic/contract';
-import { courseOf, GATE_DEFAULTS, judgeGate, measureHistories, trend } from '@wrightonic/core';
+import { commandOf, courseOf, GATE_DEFAULTS, judgeGate, measureHistories, trend } from '@wrightonic/core';
 import type { Course, CourseValue } from '@wrightonic/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { api } from '../../data/api';
@@ -117,4 +117,34 @@ it('draws nothing, one date and hundreds', async () => {
   );
   await show(progressWith(many));
   expect(screen.getByTestId('measure-stride-length')).toBeTruthy();
+});
+
+it('shows command with its error, and speeds of other throws for themselves', async () => {
+  const throws = Array.from({ length: 40 }, (_, n) => ({
+    id: `t${String(n).padStart(2, '0')}`,
+    on: n < 20 ? '2026-05-04' : '2026-05-11',
+    at: `2026-05-0${n < 20 ? 4 : 9}T10:00:${String(n).padStart(2, '0')}.000Z`,
+    target: { x: 0, y: 70 },
+    actual: { x: 10 + (n % 3), y: 70 + (n % 2 ? 12 : -12) },
+    zone: [49, 97] as const,
+    effort: 95,
+    pitch: n % 4 === 0 ? 'change' : null,
+    speed: null,
+  }));
+  await show({
+    ...progressWith(THEN),
+    command: commandOf(throws, { throws: 'R', discipline: 'overhand' }),
+    otherSpeeds: [{ label: 'change', throws: 12, days: 4, last: '2026-05-11', top: 67, median: 66.5, gain: null }],
+  });
+  expect(screen.getByText('Of 40 throws 100 % in the zone, 16 cm from the target')).toBeTruthy();
+  expect(screen.getByText('Misses go to the arm side.')).toBeTruthy();
+  expect(screen.getByText(/^Fastball: of 30 100 % in the zone/)).toBeTruthy();
+  expect(screen.getByText(/Four days with eight throws/)).toBeTruthy();
+  expect(screen.getByTestId('other-speeds')).toHaveTextContent(/Change: 66.5 mph in the middle, top 67.0, 12 on 4 days/);
+});
+
+it('says nothing of command where nobody aimed', async () => {
+  await show({ ...progressWith(THEN), command: null, otherSpeeds: [] });
+  expect(screen.queryByText('Command')).toBeNull();
+  expect(screen.queryByTestId('other-speeds')).toBeNull();
 });

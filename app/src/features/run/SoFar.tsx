@@ -5,12 +5,21 @@ import { useLibrary } from '../../data/use-library';
 import { Action } from '../../ui/controls';
 import { Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
+import type { Units } from '@wrightonic/core';
+import { useUnits } from '../../ui/units';
+import type { RunState } from './run-state';
 import type { useRun } from './use-run';
 import { Field } from '../../ui/Field';
 
 const JUDGED = { good: 'good', close: 'close', off: 'off' } as const;
 const SHOWN = 8;
 const minutes = (at: string): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** How far from the target a throw went. */
+function spotText({ target, actual }: RunState['spots'][number], units: Units): string {
+  const miss = Math.hypot(actual.x - target.x, actual.y - target.y);
+  return `${units.text(Math.round(miss), 'cm')} from the target`;
+}
 
 /** Everything tapped in this session, newest first: each can be taken back, to the very first. */
 export function SoFar({
@@ -24,11 +33,13 @@ export function SoFar({
 }) {
   const palette = usePalette();
   const library = useLibrary();
+  const units = useUnits();
   const [most, setMost] = useState(SHOWN);
-  const { reps, readings, cheats, notes } = run.state;
+  const { reps, readings, spots, cheats, notes } = run.state;
   const rows = [
     ...reps.map((rep) => ({ at: rep.at, id: rep.id, drill: rep.drill, cheat: cheats.get(rep.id), text: JUDGED[rep.judged] })),
     ...readings.map((r) => ({ at: r.at, id: r.id, drill: undefined, cheat: undefined, text: `${r.speed.toFixed(1)} ${unit}` })),
+    ...spots.map((s) => ({ at: s.at, id: s.id, drill: undefined, cheat: undefined, text: spotText(s, units) })),
   ].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
   const named = (drill: string, cheat: string) => library.drill(drill).cheats.find((c) => c.cheat === cheat)?.label ?? cheat;
   return (

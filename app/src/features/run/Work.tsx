@@ -13,6 +13,7 @@ import { DeviceChoices } from './DeviceChoices';
 import { DrillFigure } from './DrillFigure';
 import { LateUndo } from './LateUndo';
 import { NoteField, SoFar } from './SoFar';
+import { SpotPad } from './SpotPad';
 import { Counts, Cue } from './WorkHead';
 import { WorkFoot } from './WorkFoot';
 import { SpeedChoices } from './radar/SpeedChoices';
@@ -80,7 +81,7 @@ export function Work({ overview, me, session, run }: WorkProps) {
   const { panel, setPanel } = work;
   const unit = me.academy.speedUnit;
   useAwake();
-  const rep = (judged: Judgement) => () => (panel === 'none' ? judge(judged) : undefined);
+  const rep = (judged: Judgement) => () => (panel === 'none' || panel === 'spot' ? judge(judged) : undefined);
   useShortcuts([
     { key: 'g', does: 'good', run: rep('good') },
     { key: 'c', does: 'close', run: rep('close') },
@@ -131,8 +132,22 @@ export function Work({ overview, me, session, run }: WorkProps) {
   );
   const figure = <DrillFigure item={work.item} overview={overview} />;
   const how = <HowItIsDone work={work} />;
+  const plate =
+    panel === 'spot' && work.isThrow && work.closed === null ? (
+      <SpotPad
+        athlete={overview.athlete}
+        target={work.target}
+        onTarget={work.setTarget}
+        noted={state.spots}
+        onSpot={(actual, zone) => work.spot(actual, zone, speeds.thrownAs.pitch ?? null)}
+        onClose={() => setPanel('none')}
+      />
+    ) : null;
   return (
-    <Screen width={wide ? 1120 : 760} footer={<WorkFoot work={work} run={run} speeds={speeds} onRep={judge} />}>
+    <Screen
+      width={wide ? 1120 : 760}
+      footer={<WorkFoot work={work} run={run} speeds={speeds} plate={wide ? null : plate} onRep={judge} />}
+    >
       {wide ? (
         <Panes weights={[3, 2]}>
           {[
@@ -141,7 +156,7 @@ export function Work({ overview, me, session, run }: WorkProps) {
               {how}
               {soFar}
             </View>,
-            figure,
+            plate ?? figure,
           ]}
         </Panes>
       ) : (

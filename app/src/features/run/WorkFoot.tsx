@@ -1,4 +1,5 @@
 import type { Judgement } from '@wrightonic/contract';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { useAppSelector } from '../../data/store';
 import { Action, Choice } from '../../ui/controls';
@@ -16,11 +17,14 @@ export function WorkFoot({
   work,
   run,
   speeds,
+  plate,
   onRep,
 }: {
   readonly work: WorkNow;
   readonly run: ReturnType<typeof useRun>;
   readonly speeds: Speeds;
+  /** Where throws go, while that is noted. */
+  readonly plate: ReactNode;
   readonly onRep: (judged: Judgement) => void;
 }) {
   const left = useAppSelector((s) => s.device.hand === 'left');
@@ -28,6 +32,7 @@ export function WorkFoot({
   if (work.panel === 'speed') return <SpeedPad unit={speeds.unit} onClose={() => work.setPanel('none')} onKeep={speeds.typed} />;
   return (
     <>
+      {plate}
       <HeardSpeeds radar={speeds.radar} newest={last?.id ?? null} />
       {restUntil !== null ? <Rest until={restUntil} onOver={work.endRest} /> : null}
       {lastOff !== null ? (
@@ -44,7 +49,7 @@ export function WorkFoot({
         </Row>
       ) : null}
       <RepButtons disabled={closed !== null} left={left} onRep={onRep} />
-      <View style={{ flexDirection: left ? 'row-reverse' : 'row', justifyContent: 'space-between' }}>
+      <View style={{ flexDirection: left ? 'row-reverse' : 'row', flexWrap: 'wrap', justifyContent: 'space-between' }}>
         <Action kind="plain" label="Undo" disabled={!last} onPress={() => work.takeBack(last)} testID="undo" />
         <Action
           kind="plain"
@@ -53,6 +58,9 @@ export function WorkFoot({
           onPress={() => work.setPanel('speed')}
           testID="open-speed"
         />
+        {isThrow && closed === null && work.panel !== 'spot' ? (
+          <Action kind="plain" label="Spot" onPress={() => work.setPanel('spot')} testID="open-spot" />
+        ) : null}
         <Action kind="plain" label="It hurts" onPress={() => work.setPanel('pain')} testID="it-hurts" />
         {work.hasNext ? (
           <Action kind="plain" label="Next drill" onPress={() => work.move(work.at + 1)} testID="next-drill" />

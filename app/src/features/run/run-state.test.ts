@@ -35,6 +35,26 @@ const rep = (id: string, more: Partial<Extract<LogEntry, { type: 'rep' }>> = {},
   );
 
 describe('what a run shows', () => {
+  it('has where throws went, without those taken back, and without those of throws taken back', () => {
+    const spot = (id: string, of: string | null) =>
+      op({
+        kind: 'log',
+        entry: {
+          type: 'spot',
+          id,
+          at: '2026-05-04T10:00:10Z',
+          target: { x: 0, y: 60 },
+          actual: { x: 5, y: 70 },
+          zone: [49, 97],
+          effort: 90,
+          rep: of,
+        },
+      });
+    const undo = (of: string) => op({ kind: 'log', entry: { type: 'undo', id: `u-${of}`, at: '2026-05-04T10:01:00Z', rep: of } });
+    const operations = [start(), rep('r1'), rep('r2'), spot('s1', 'r1'), spot('s2', 'r2'), spot('s3', null), spot('s4', null)];
+    expect(runState([...operations, undo('r2'), undo('s4')], 's1', overview, null).spots.map((s) => s.id)).toEqual(['s1', 's3']);
+  });
+
   it('counts taps of this session without those undone', () => {
     const undo = op({ kind: 'log', entry: { type: 'undo', id: 'x', at: '2026-05-04T10:01:00Z', rep: 'r2' } });
     const other = op(

@@ -44,6 +44,8 @@ export interface RunState {
   readonly dose: ReadyDose;
   readonly readiness: Readiness | null;
   readonly notes: readonly string[];
+  /** Throws of which it was said where they went. */
+  readonly spots: readonly Extract<LogEntry, { type: 'spot' }>[];
   readonly record: SessionRecord | null;
   /** Everything logged has reached the server. */
   readonly sent: boolean;
@@ -145,6 +147,7 @@ export function runState(
     hardLeft,
     dose,
     readiness,
+    spots: entries.filter((e) => e.type === 'spot').filter((e) => !undone.has(e.id) && !(e.rep !== null && undone.has(e.rep))),
     notes: entries.flatMap((e) => (e.type === 'note' ? [e.text] : [])),
     record: server,
     sent: mine.every((o) => o.status !== 'waiting'),

@@ -1,6 +1,6 @@
-import type { AssignmentRecord, AthleteWork, Judgement, LogEntry, ThrownAs } from '@wrightonic/contract';
+import type { AssignmentRecord, AthleteWork, Judgement, LogEntry, PitchType, ThrownAs } from '@wrightonic/contract';
 import { drillById, isThrowingDrill, NO_CHEAT } from '@wrightonic/core';
-import type { PainReport, PlanItem, Readiness } from '@wrightonic/core';
+import type { PainReport, PlanItem, Readiness, Spot } from '@wrightonic/core';
 import { useEffect, useMemo } from 'react';
 import { api } from '../../data/api';
 import { now } from '../../data/clock';
@@ -99,6 +99,15 @@ export function actionsOf(dispatch: AppStore['dispatch'], whose: Whose, state: R
         ...(item.distanceM === undefined ? {} : { distanceM: item.distanceM }),
         ...thrownAs,
       }),
+    /** Where a throw was aimed and where it went. @param rep the throw that it was, or null where nobody knows */
+    spot: (spot: {
+      target: Spot;
+      actual: Spot;
+      zone: readonly [low: number, high: number];
+      effort: number;
+      rep: string | null;
+      pitch?: PitchType | null;
+    }) => log({ ...stamp(), type: 'spot', ...spot, effort: Math.max(10, spot.effort) }),
     finish: () => {
       if (session) dispatch(record(user, athlete, session, { kind: 'finish' }));
     },

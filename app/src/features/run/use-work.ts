@@ -1,6 +1,6 @@
-import type { AthleteWork, Judgement } from '@wrightonic/contract';
+import type { AthleteWork, Judgement, PitchType } from '@wrightonic/contract';
 import { counterFor, fatigueOf, isLegWork, restAfter } from '@wrightonic/core';
-import type { PlanItem } from '@wrightonic/core';
+import type { PlanItem, Spot } from '@wrightonic/core';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../../data/store';
 import { useLibrary } from '../../data/use-library';
@@ -10,7 +10,10 @@ import { tallyOf } from './run-state';
 import { tick } from './tick';
 import type { useRun } from './use-run';
 
-export type Panel = 'none' | 'speed' | 'pain' | 'after' | 'late-undo' | 'more';
+export type Panel = 'none' | 'speed' | 'pain' | 'after' | 'late-undo' | 'more' | 'spot';
+
+/** A spot that is tapped within so long of a throw is the throw’s. */
+const JUST_NOW_MS = 60_000;
 
 /** So often the same way round in one drill, and its counter is shown. */
 const REPEATED = 2;
@@ -27,6 +30,7 @@ export function useWork(overview: AthleteWork, items: readonly PlanItem[], run: 
   const [late, setLate] = useState('');
   const [restUntil, setRestUntil] = useState<number | null>(null);
   const [goOn, setGoOn] = useState(false);
+  const [target, setTarget] = useState<Spot | null>(null);
   const endRest = useCallback(() => setRestUntil(null), []);
   const item = items[Math.min(at, items.length - 1)]!;
   const drill = library.drill(item.drill, item.words);
@@ -90,6 +94,15 @@ export function useWork(overview: AthleteWork, items: readonly PlanItem[], run: 
     late,
     restUntil,
     endRest,
+    target,
+    setTarget,
+    /** Notes where a throw went: of the one tapped last, where that is just now and has no spot yet. */
+    spot: (actual: Spot, zone: readonly [low: number, high: number], pitch: PitchType | null) => {
+      if (target === null) return;
+      const free = last && !state.spots.some((s) => s.rep === last.id) && Date.now() - Date.parse(last.at) < JUST_NOW_MS;
+      run.spot({ target, actual, zone, effort, rep: free ? last.id : null, pitch });
+      if (ticks) tick();
+    },
     hasNext: at < items.length - 1,
     move,
     /** @returns the rep, or null where the work is closed */

@@ -1,10 +1,22 @@
 /** Speed, gates and load over time. */
-import type { GateResult, IsoDate, MeasureHistory, SessionSummary, Trend } from '@wrightonic/core';
+import type { CalendarWeek, Command, GateResult, IsoDate, MeasureHistory, SessionSummary, Trend } from '@wrightonic/core';
 import type { EasedCount, FocusCourse, FocusRecord, RungMove } from '../focus/focus';
 
 export interface SpeedDay {
   readonly on: IsoDate;
   readonly summary: SessionSummary;
+}
+
+/** Speeds of one kind of throw, in the academy's unit. */
+export interface OtherSpeeds {
+  readonly label: string;
+  readonly throws: number;
+  readonly days: number;
+  readonly last: IsoDate;
+  readonly top: number;
+  readonly median: number;
+  /** What they come to over time; null with fewer than three days. */
+  readonly gain: Trend['gain'] | null;
 }
 
 /** Everything that the Numbers screen says. Speeds in the academy's unit unless named otherwise. */
@@ -15,10 +27,15 @@ export interface Progress {
   readonly ownBest: number | null;
   /** In work, then those that are owned. */
   readonly focus: readonly FocusProgress[];
+  /** Speeds of other throws than the usual one: other pitches, other balls, short distances. */
+  readonly otherSpeeds?: readonly OtherSpeeds[];
+  readonly command?: Command | null;
   /** Those of the foci first; like the next not in what a device kept before. */
   readonly measures?: readonly MeasureHistory[];
   /** How often what should ease has eased, in this academy; for those who judge. */
   readonly easedSoFar?: EasedCount | null;
+  /** Days by weeks: what each held, and what is closed. */
+  readonly calendar?: readonly CalendarWeek[];
   readonly week: readonly { readonly from: IsoDate; readonly throws: number; readonly pitches: number }[];
 }
 

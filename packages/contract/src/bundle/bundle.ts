@@ -15,6 +15,7 @@ export const ATHLETE_CSV = [
   'rep_marks',
   'session_notes',
   'readings',
+  'spots',
   'pain_reports',
   'load_days',
   'outings',

@@ -1,14 +1,14 @@
 /** The log of sessions as it is sent and answered. */
 import { JUDGEMENTS, RUNGS } from '@wrightonic/core';
-import type { IsoDate, Judgement, Readiness, Rung, Workload } from '@wrightonic/core';
+import type { IsoDate, Judgement, Readiness, Rung, Spot, Workload } from '@wrightonic/core';
 import Joi from 'joi';
 import { painReportSchema } from '../load/load';
 import type { RungMove } from '../focus/focus';
 import type { ToldPain } from '../load/load';
 import { thrownAsKeys } from '../radar/guns';
-import type { ThrownAs } from '../radar/guns';
+import type { PitchType, ThrownAs } from '../radar/guns';
 import type { AssignmentRecord } from '../plan/plans';
-import { instant, isoDate, listOf, objectOf, oneOf, text, uuid } from '../schema/schema';
+import { count, instant, isoDate, listOf, objectOf, oneOf, text, uuid } from '../schema/schema';
 
 export interface NewSession {
   readonly on: IsoDate;
@@ -76,8 +76,27 @@ export type LogEntry =
       readonly setting: 'mound' | 'drill' | 'flat';
       /** The rep that was measured; without one it is found by the clock. */
       readonly rep?: string | null;
-    } & ThrownAs);
+    } & ThrownAs)
+  /** Where a throw was aimed and where it went, as the pitcher sees the plate, cm. */
+  | {
+      readonly type: 'spot';
+      readonly id: string;
+      readonly at: string;
+      readonly target: Spot;
+      readonly actual: Spot;
+      /** Lower and upper edge of the zone that was thrown at, cm. */
+      readonly zone: readonly [low: number, high: number];
+      readonly effort: number;
+      /** The rep that it was, where it is known. */
+      readonly rep: string | null;
+      readonly pitch?: PitchType | null;
+    };
 
+/** Nothing that is thrown at a plate passes further from it than a few metres. */
+const spotSchema = objectOf<Spot>({
+  x: Joi.number().min(-300).max(300).required(),
+  y: Joi.number().min(-50).max(400).required(),
+});
 const entryBase = { id: uuid().required(), at: instant().required() };
 const entryType = (type: LogEntry['type']) => Joi.string().valid(type).required();
 const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
@@ -113,6 +132,21 @@ const ENTRY_SCHEMAS: Record<LogEntry['type'], Joi.ObjectSchema> = {
     setting: oneOf(['mound', 'drill', 'flat'] as const).required(),
     rep: uuid().allow(null),
     ...thrownAsKeys,
+  }),
+  spot: Joi.object({
+    ...entryBase,
+    type: entryType('spot'),
+    target: spotSchema.required(),
+    actual: spotSchema.required(),
+    zone: Joi.array()
+      .ordered(count(200).required(), count(300).required())
+      .custom((zone: [number, number], helpers) =>
+        zone[0] < zone[1] ? zone : helpers.message({ custom: '{{#label}}: the lower edge of the zone comes first' }),
+      )
+      .required(),
+    effort: Joi.number().min(10).max(110).required(),
+    rep: uuid().allow(null).required(),
+    pitch: thrownAsKeys.pitch,
   }),
 };
 const ENTRY_TYPES = Object.keys(ENTRY_SCHEMAS) as LogEntry['type'][];

@@ -1,6 +1,6 @@
 /** Undos and cheats: what was said of a rep afterwards. */
 import { inOrder } from './entries';
-import type { LoggedMark, LoggedReading, LoggedRep } from './entries';
+import type { LoggedMark, LoggedRep } from './entries';
 import { MIS_TAP_MS } from './instants';
 
 /** Marks by the id of what they speak of, each in the order of its instants. */
@@ -16,8 +16,11 @@ export function marksBy(marks: readonly LoggedMark[]): MarksBy {
   return found;
 }
 
+/** What a mark can speak of. */
+type Logged = Pick<LoggedRep, 'author' | 'at'>;
+
 /** The first word on an entry that counts: a family takes back and tags only what it logged itself. */
-const marksOn = (entry: LoggedRep | LoggedReading, marks: readonly LoggedMark[]): LoggedMark[] =>
+const marksOn = (entry: Logged, marks: readonly LoggedMark[]): LoggedMark[] =>
   marks.filter((mark) => !mark.alone || mark.author === entry.author);
 
 interface Undone {
@@ -30,7 +33,7 @@ const NOT_UNDONE: Undone = { undone: false, slip: false };
 
 export const NO_MARKS: readonly LoggedMark[] = [];
 
-export function undoOf(entry: LoggedRep | LoggedReading, marks: readonly LoggedMark[]): Undone {
+export function undoOf(entry: Logged, marks: readonly LoggedMark[]): Undone {
   if (marks.length === 0) return NOT_UNDONE;
   const undo = marksOn(entry, marks).find((mark) => mark.kind === 'undo');
   if (!undo) return NOT_UNDONE;

@@ -72,7 +72,14 @@ export interface CommandChange {
   readonly later: readonly IsoDate[];
 }
 
+/** Where one throw went from its target, cm, and whether it was a strike. */
+export interface Miss extends Spot {
+  readonly strike: boolean;
+}
+
 export interface Command extends CommandSummary {
+  /** Newest last; at most {@link MOST_SHOWN}, the newest. */
+  readonly misses: readonly Miss[];
   readonly byPitch: readonly (CommandSummary & { readonly pitch: string })[];
   readonly byDay: readonly (CommandSummary & { readonly on: IsoDate })[];
   /** Change of the miss per ten percent of effort, cm; null with too few, or too little difference. */
@@ -94,6 +101,8 @@ const LEAST = { ellipse: 8, slope: 20, day: 8, days: 2 } as const;
 /** Least spread of effort, percent, and of speed, mph, before a slope is drawn. */
 const SPREAD = { effort: 4, speed: 1.2 } as const;
 const COVERS = 0.9;
+/** Throws that are drawn one by one. */
+const MOST_SHOWN = 300;
 /** So sure before a way is said in words: what is said in passing is acted on. */
 const SAID = 0.98;
 /** Squared radius that holds half of a normal cloud in two dimensions. */
@@ -252,6 +261,7 @@ export function commandOf(
   const days = groupBy(all, (t) => t.on);
   return {
     ...summary,
+    misses: all.slice(-MOST_SHOWN).map((t) => ({ ...missOf(t), strike: isStrike(t, radius) })),
     byPitch: [...groupBy(all, (t) => t.pitch ?? 'fastball')]
       .sort(([a, x], [b, y]) => y.length - x.length || (a < b ? -1 : 1))
       .map(([pitch, list]) => ({ pitch, ...summaryOf(list, radius) })),

@@ -13,6 +13,7 @@ import { people } from './people';
 import { plans } from './plans';
 import { run } from './run';
 import { seeing } from './seeing';
+import { spots } from './spots';
 import { standing } from './standing';
 import { words } from './words';
 
@@ -35,4 +36,5 @@ export const MIGRATIONS: readonly Migration[] = [
   course,
   links,
   effects,
+  spots,
 ];

@@ -51,6 +51,7 @@ export interface AcademyTables {
   reps: work.RepDbRow;
   rulings: athlete.RulingDbRow;
   session_notes: work.NoteDbRow;
+  spots: work.SpotDbRow;
   standing_answers: athlete.StandingDbRow;
   user_athletes: academy.UserAthleteDbRow;
   user_groups: academy.UserGroupDbRow;

@@ -176,6 +176,22 @@ export interface MarkDbRow extends Entry {
   cheat: string | null;
 }
 
+export interface SpotDbRow extends Entry {
+  device_at: Date;
+  received_at: Date;
+  session_id: string;
+  on_date: IsoDate;
+  target_x: number;
+  target_y: number;
+  actual_x: number;
+  actual_y: number;
+  zone_low: number;
+  zone_high: number;
+  effort: number;
+  pitch: string | null;
+  rep_id: string | null;
+}
+
 export interface NoteDbRow extends Entry {
   device_at: Date;
   received_at: Date;
