@@ -36,7 +36,7 @@ export function LoadCalendar({ weeks, today }: { readonly weeks: readonly Calend
   const [lockedNow] = weeks.flatMap((w) => w.days).filter((d) => d.date === today && d.locked);
   const games = weeks.flatMap((w) => w.days).filter((d) => d.pitches > 0).length;
   const thrown = weeks.flatMap((w) => w.days).filter((d) => d.throws > 0).length;
-  const sentence = `${thrown} ${thrown === 1 ? 'day' : 'days'} with throws in these weeks, ${games} of them games${lockedNow ? '; throwing is locked' : ''}`;
+  const sentence = `${thrown} ${thrown === 1 ? 'day' : 'days'} with throws in these weeks, ${games === 0 ? 'none of them a game' : games === 1 ? 'one of them a game' : `${games} of them games`}${lockedNow ? '; throwing is locked' : ''}`;
   return (
     <ChartFrame sentence={sentence} columns={['Day', 'What it held']} rows={rows} height={height}>
       {(width) => {

@@ -29,7 +29,7 @@ import { guns, putGun } from '../devices/guns';
 import { dropGroup, groups, putGroup } from '../people/groups';
 import { assignPlan, betterPlan, editedPlan, newestPlan, putPlan } from '../plan/plans';
 import { libraryAnswer, putOwnDrill, putOwnFinding, putOwnLadder } from '../library/library';
-import { effectsOf } from '../progress/effects';
+import { effectsOf } from '../effects/effects';
 import { progressOf } from '../progress/progress';
 import { putClearance, putOuting, putSettings } from '../records/records';
 import { rosterPage } from '../roster/roster';

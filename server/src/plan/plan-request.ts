@@ -9,7 +9,7 @@ import type { RepDbRow } from '../db/tables';
 import type { Context } from '../common/context';
 import { intakeOf } from '../athlete/intake-record';
 import { libraryAnswer, plannedWith } from '../library/library';
-import { helpedHere } from '../progress/effects';
+import { helpedHere } from '../effects/effects';
 import { loadOf, ruledBy } from '../load/load';
 import { aidsFrom } from '../library/aids';
 

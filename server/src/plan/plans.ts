@@ -8,7 +8,7 @@ import { athleteRecord, holdAthlete } from '../athlete/athletes';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
 import { academyLibrary, libraryAnswer, plannedWith } from '../library/library';
-import { helpedHere } from '../progress/effects';
+import { helpedHere } from '../effects/effects';
 import { planRequest } from './plan-request';
 import { sessionFor } from '../common/told';
 import type { PlanDbRow } from '../db/tables';

@@ -61,8 +61,8 @@ export function NumbersScreen({ id }: { readonly id: string }) {
               <>
                 <LoadCalendar weeks={data.calendar} today={me.academy.today} />
                 <Text variant="bodySmall" style={{ color: palette.soft }}>
-                  Throws of each day. Black: a game. Strong frame: hard, or a game to come. Dotted: no game, the last one asks for
-                  rest. Crossed out: throwing was locked. Corner: the arm hurt.
+                  Throws of each day. Filled: a game. Strong frame: hard, or a game to come. Dotted: no game, the last one asks
+                  for rest. Crossed out: throwing was locked. Corner: the arm hurt.
                 </Text>
               </>
             ) : null}

@@ -148,3 +148,33 @@ it('says nothing of command where nobody aimed', async () => {
   expect(screen.queryByText('Command')).toBeNull();
   expect(screen.queryByTestId('other-speeds')).toBeNull();
 });
+
+it('shows the load as a calendar, with what closes a day, as a table too', async () => {
+  const day = (date: string, more: object = {}) => ({
+    date,
+    throws: 0,
+    pitches: 0,
+    hard: false,
+    pain: 0,
+    rest: false,
+    locked: false,
+    game: false,
+    ...more,
+  });
+  const days = [
+    day('2026-05-04', { throws: 60, pitches: 50, hard: true }),
+    day('2026-05-05', { rest: true }),
+    day('2026-05-06', { throws: 30, pain: 4 }),
+    day('2026-05-07', { locked: true }),
+    day('2026-05-08'),
+    day('2026-05-09', { game: true }),
+    day('2026-05-10'),
+  ];
+  await show({ ...progressWith(THEN), calendar: [{ from: '2026-05-04', throws: 90, days }] });
+  expect(screen.getByText('2 days with throws in these weeks, one of them a game')).toBeTruthy();
+  fireEvent.press(screen.getAllByText('Show as a table').pop()!);
+  for (const words of ['50 in a game, 10 throws', 'no game: rest', '30 throws, pain 4', 'locked', 'game to come'])
+    expect(screen.getByText(words)).toBeTruthy();
+  // An open day without anything has no line.
+  expect(screen.queryByText('8 May')).toBeNull();
+});

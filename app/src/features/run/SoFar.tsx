@@ -43,7 +43,7 @@ export function SoFar({
   ].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
   const named = (drill: string, cheat: string) => library.drill(drill).cheats.find((c) => c.cheat === cheat)?.label ?? cheat;
   return (
-    <Section title="So far today" note={`${rows.length} taps`}>
+    <Section title="So far today" note={`${rows.length} ${rows.length === 1 ? 'tap' : 'taps'}`}>
       {rows.length === 0 ? <Text style={{ color: palette.soft }}>Nothing is logged yet.</Text> : null}
       {rows.slice(0, most).map((row) => (
         <View key={row.id} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 48 }}>

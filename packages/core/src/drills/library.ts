@@ -9,6 +9,9 @@ import { inOwnWay, newestOwn } from './own';
 import type { OwnDrill, OwnLadder } from './own';
 import type { Drill } from './types';
 
+/** From here on a drill is said to do more, or less, than the others of a finding. */
+export const SURE_OF_MORE = 0.8;
+
 /** What an academy has seen of a drill in its own athletes, against the other drills of the finding. */
 export interface HelpedDrill {
   readonly finding: FindingId;

@@ -1,7 +1,7 @@
 import { RUNG_NAMES } from '../drills/types';
 import type { Drill, Rung } from '../drills/types';
 import { findingById } from '../findings/catalogue';
-import { SURE_OF_MORE } from '../progress/effect-words';
+import { SURE_OF_MORE } from '../drills/library';
 import type { FindingId } from '../findings/ids';
 import { heldBack } from './behind';
 import { directOn, generalFor, helpedBy, workRung } from './choose';

@@ -1,13 +1,11 @@
 /** What a drill did, in words, for screens and paper. */
 import { measureById } from '../delivery/measures';
+import { SURE_OF_MORE } from '../drills/library';
 import { round } from '../shared/maths';
 import { spokenEvent } from '../words/shown';
 import type { Units } from '../words/shown';
 import { PER_DAYS } from './drill-effects';
 import type { DrillEffect, DrillEffects } from './drill-effects';
-
-/** From here on one drill is said to do more than the others. */
-export const SURE_OF_MORE = 0.8;
 
 /**
  * How far the measure moved with a drill, and against the finding's other drills.
