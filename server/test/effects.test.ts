@@ -1,7 +1,7 @@
 import { drillById, drillsAt, STANDARD_LIBRARY, treatsDirectly } from '@wrightonic/core';
 import { v4 as uuid } from 'uuid';
 import { clipOf, webm } from './clip';
-import { addAthlete, eye, makeFocus, signedIn, startHarness } from './harness';
+import { addAthlete, eye, log, makeFocus, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
 
 let harness: Harness;
@@ -120,10 +120,10 @@ it('counts no rep that was taken back, and says nothing of two athletes', async 
   expect((await effects()).effects).toEqual([]);
 });
 
-it('is worked out once a day, by two at once too, and anew the next day', async () => {
+it('is worked out once a day, by eight at once too, and anew the next day', async () => {
   for (let n = 0; n < 3; n++) await worked(DRILL, 0.9);
-  const [one, two] = await Promise.all([effects(), effects()]);
-  expect(one).toEqual(two);
+  const [one, ...others] = await Promise.all(Array.from({ length: 8 }, () => effects()));
+  for (const other of others) expect(other).toEqual(one);
   const rows = () => harness.db('drill_effects').where('academy_id', coach.academy);
   expect(await rows()).toHaveLength(1);
   await worked(DRILL, 0.9);
@@ -131,6 +131,25 @@ it('is worked out once a day, by two at once too, and anew the next day', async 
   harness.clock.now = new Date('2026-04-21T15:30:00Z');
   expect((await effects()).effects[0]!.athletes).toBe(4);
   expect(await rows()).toHaveLength(1);
+});
+
+it('is worked out by a new plan, and by no tap of a session', async () => {
+  const mine: string[] = [];
+  for (let n = 0; n < 3; n++) mine.push(await worked(DRILL, 0.9));
+  const days = async () => (await harness.db('drill_effects').where('academy_id', coach.academy)).map((row) => row.on_date);
+  const plan = uuid();
+  expect(await days()).toEqual([]);
+  await coach.put(`/athletes/${mine[0]}/plans/${plan}`, { weeks: 2, games: [], pinned: [] }).expect(200);
+  expect(await days()).toEqual(['2026-04-20']);
+  await coach.post(`/athletes/${mine[0]}/plans/${plan}/assign`).expect(200);
+  harness.clock.now = new Date('2026-04-21T15:30:00Z');
+  const session = await startSession(coach, mine[0]!, '2026-04-21');
+  await log(coach, mine[0]!, session, [rep({ at: '2026-04-21T15:01:00.000Z' })]);
+  await coach.post(`/athletes/${mine[0]}/sessions/${session}/finish`).expect(200);
+  expect(await days()).toEqual(['2026-04-20']);
+  // A plan that is made anew meanwhile rests on what came out last.
+  const [newest] = await harness.db('plans').where('athlete_id', mine[0]!).orderBy('created_at', 'desc').limit(1);
+  expect(newest!.request.library!.helped).toContainEqual(expect.objectContaining({ drill: DRILL, athletes: 3 }));
 });
 
 it('is the coaches’ alone', async () => {

@@ -1,4 +1,4 @@
-/** What the drills of each finding did in the academy's athletes: worked out at most once a day, when somebody asks or plans. */
+/** What the drills of each finding did in the academy's athletes: worked out at most once a day, when a coach asks or makes a plan. */
 import type { DrillEffectsAnswer } from '@wrightonic/contract';
 import { addDays, DISCIPLINES, helpedOf, treatsDirectly } from '@wrightonic/core';
 import type { Discipline, DrillEffects, DrillHistory, FindingId, HelpedDrill } from '@wrightonic/core';
@@ -76,6 +76,8 @@ async function renewed(ctx: Context): Promise<DrillEffects[]> {
       });
   }
   await ctx.tenant.transaction(async (tenant) => {
+    // Two who ask at once write one after the other.
+    await tenant.academyRow().forUpdate().first('id');
     await tenant.from('drill_effects').where('on_date', '<', ctx.today).delete();
     await tenant.write(
       'drill_effects',
@@ -101,5 +103,8 @@ export async function effectsOf(ctx: Context): Promise<DrillEffectsAnswer> {
   return { on: ctx.today, effects: rows.length > 0 ? rows.flatMap(({ answer }) => answer ?? []) : await renewed(ctx) };
 }
 
-/** What a planner is told of them. */
-export const helpedHere = async (ctx: Context): Promise<readonly HelpedDrill[]> => helpedOf((await effectsOf(ctx)).effects);
+/** What a planner is told of them, as they came out last: a tap that makes a plan anew waits for no sum over all athletes. */
+export async function helpedHere(ctx: Context): Promise<readonly HelpedDrill[]> {
+  const rows = await ctx.tenant.from('drill_effects').orderBy(['finding', 'discipline']).select('answer');
+  return helpedOf(rows.flatMap(({ answer }) => answer ?? []));
+}

@@ -8,7 +8,7 @@ import { athleteRecord, holdAthlete } from '../athlete/athletes';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
 import { academyLibrary, libraryAnswer, plannedWith } from '../library/library';
-import { helpedHere } from '../effects/effects';
+import { effectsOf, helpedHere } from '../effects/effects';
 import { planRequest } from './plan-request';
 import { sessionFor } from '../common/told';
 import type { PlanDbRow } from '../db/tables';
@@ -84,7 +84,11 @@ export async function putPlan(ctx: Context, athleteId: string, id: string, given
     );
   const known = await ctx.tenant.from('plans').where('id', id).first('athlete_id');
   if (known && known.athlete_id !== athleteId) throw notFound('plan');
-  if (!known) await store(ctx, athleteId, id, await planRequest(ctx, athleteId, ctx.today, given));
+  if (!known) {
+    // A new plan rests on what is known today of what helped.
+    await effectsOf(ctx);
+    await store(ctx, athleteId, id, await planRequest(ctx, athleteId, ctx.today, given));
+  }
   return toPlan(ctx, await planById(ctx, athleteId, id));
 }
 
