@@ -43,9 +43,19 @@ async function lived(client: Client, NAME: string): Promise<string> {
   };
   const tapped = rep({ focus }) as { id: string };
   const note = { type: 'note', id: uuid(), at: '2026-05-04T15:01:40.000Z', text: 'Steadier with the strap' };
+  const spot = {
+    type: 'spot',
+    id: uuid(),
+    at: '2026-05-04T15:01:20.000Z',
+    target: { x: 0, y: 60 },
+    actual: { x: 5, y: 70 },
+    zone: [49, 97],
+    effort: 90,
+    rep: null,
+  };
   const undone = { type: 'undo', id: uuid(), at: '2026-05-04T15:01:30.000Z', rep: tapped.id };
   await client
-    .post(`/athletes/${id}/sessions/${session}/log`, { entries: [tapped, rep({ focus }), undone, reading, note] })
+    .post(`/athletes/${id}/sessions/${session}/log`, { entries: [tapped, rep({ focus }), undone, reading, note, spot] })
     .expect(200);
   await client.post(`/athletes/${id}/sessions/${session}/finish`).expect(200);
   const outing = { on: '2026-05-01', pitches: 0, throws: 10, highEffort: 0, innings: 0 };

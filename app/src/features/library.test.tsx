@@ -19,7 +19,7 @@ const openDrill = (me: Me = OWNER, library = NOTHING) => {
   const onShow = jest.fn();
   const page = openPage(
     <DrillDetail drill={drillById(DRILL)} discipline="overhand" onShow={onShow} />,
-    { '/api/me': me, '/api/library': library },
+    { '/api/me': me, '/api/library': library, '/api/library/effects': { on: ME.academy.today, effects: [] } },
     library,
   );
   return { ...page, onShow };
