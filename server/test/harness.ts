@@ -13,6 +13,7 @@ import { openSession } from '../src/auth/sign-ins';
 import { COOKIE, DEVICE_COOKIE } from '../src/http/request';
 import { connect, migrate } from '../src/db/connect';
 import { createApp } from '../src/http/app';
+import { EXAMPLE_ATHLETE, EXAMPLE_SETTINGS } from '../src/http/examples';
 
 export const PASSWORD = 'correct horse';
 
@@ -158,33 +159,8 @@ export async function signedIn(harness: Harness, as: As = {}): Promise<Client> {
   };
 }
 
-export const ATHLETE: AthleteRecord = {
-  name: 'Testa Birchley',
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2010-02-11',
-  heightM: 1.78,
-  massKg: 70,
-  level: 'high-school',
-  season: 'off',
-  availability: (['mon', 'wed', 'fri'] as const).map((weekday) => ({ weekday, minutes: 60, place: 'cage' })),
-  equipment: ['net', 'strap', 'band', 'tape'],
-  partner: true,
-  schools: {},
-};
-
-export const SETTINGS: AcademySettings = {
-  speedUnit: 'mph',
-  lengthUnit: 'cm',
-  timeZone: 'UTC',
-  leagueDailyLimit: null,
-  league: {},
-  leagueAges: [],
-  schools: {},
-  words: [],
-  weightedBalls: false,
-  numbers: {},
-};
+export const ATHLETE = EXAMPLE_ATHLETE;
+export const SETTINGS = EXAMPLE_SETTINGS;
 
 export async function addAthlete(client: Client, more: Partial<AthleteRecord> = {}): Promise<string> {
   const id = uuid();
