@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { AcademySettings, AthleteRecord, Role } from '@wrightonic/contract';
+import type { AthleteRecord, Role } from '@wrightonic/contract';
 import knex from 'knex';
 import type { Knex } from 'knex';
 import request from 'supertest';
