@@ -29,6 +29,18 @@ it('tells pitches, balls and short throws apart, the usual first, then by how ma
   expect(usualSpeeds(readings, 'overhand')).toEqual([{ distanceM: 18 }]);
 });
 
+it('takes no throw for short because one went far', () => {
+  const game = Array.from({ length: 12 }, () => ({ distanceM: 18.4 }));
+  expect(labels([...game, { distanceM: 60 }])).toEqual([
+    ['fastball', 12],
+    ['fastball, long distance', 1],
+  ]);
+  expect(labels([...game, ...Array.from({ length: 30 }, () => ({ distanceM: 9 }))])).toEqual([
+    ['fastball', 12],
+    ['fastball, short distance', 30],
+  ]);
+});
+
 it('knows the ball of each discipline', () => {
   expect(labels([{ ballG: 188 }], 'windmill')).toEqual([['fastball', 1]]);
   expect(labels([{ ballG: 188 }])).toEqual([['fastball, ball of 188 g', 1]]);

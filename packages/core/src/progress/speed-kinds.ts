@@ -24,8 +24,22 @@ const PLAYED_WITH = { overhand: [130, 156], windmill: [155, 200] } as const sati
   Discipline,
   readonly [number, number]
 >;
-/** A throw over less than this share of the longest is a short one. Provenance `house`. */
+/** A throw over less than this share of the usual distance is a short one, one so much beyond it a long one. Provenance `house`. */
 const SHORT = 0.75;
+/** The usual distance is the one that this share of the throws reach: one long throw makes no other short. */
+const REACHED_BY = 0.25;
+
+/** The distance that is usually thrown, m; null where none is known. */
+function usualDistance(readings: readonly ThrownKind[]): number | null {
+  const known = readings.flatMap(({ distanceM }) => distanceM ?? []).sort((a, b) => b - a);
+  return known[Math.floor(REACHED_BY * known.length)] ?? null;
+}
+
+function distanceWords(distanceM: number | null | undefined, usual: number | null): string {
+  if (distanceM === null || distanceM === undefined || usual === null) return '';
+  if (distanceM < SHORT * usual) return 'short distance';
+  return distanceM > usual / SHORT ? 'long distance' : '';
+}
 
 /**
  * Readings by what was thrown: pitch, ball, and whether over the whole distance.
@@ -33,13 +47,12 @@ const SHORT = 0.75;
  * @returns the usual throw first (the fastball with the ball that is played with, over the whole distance), then those with the most readings
  */
 export function speedKinds<T extends ThrownKind>(readings: readonly T[], discipline: Discipline): SpeedKind<T>[] {
-  const longest = Math.max(0, ...readings.map((r) => r.distanceM ?? 0));
+  const usual = usualDistance(readings);
   const [light, heavy] = PLAYED_WITH[discipline];
   const wordsOf = ({ pitch, ballG, distanceM }: T): string => {
     const ball =
       ballG === null || ballG === undefined || (ballG >= light && ballG <= heavy) ? '' : `ball of ${Math.round(ballG)} g`;
-    const short = distanceM !== null && distanceM !== undefined && distanceM < SHORT * longest ? 'short distance' : '';
-    return [pitch ?? FASTBALL, ball, short].filter(Boolean).join(', ');
+    return [pitch ?? FASTBALL, ball, distanceWords(distanceM, usual)].filter(Boolean).join(', ');
   };
   return [...groupBy(readings, wordsOf)]
     .map(([label, own]) => ({ label, usual: label === FASTBALL, readings: own }))
