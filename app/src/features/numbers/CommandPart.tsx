@@ -1,5 +1,5 @@
-import { changeWords, commandSentence, missText } from '@wrightonic/core';
-import type { Command } from '@wrightonic/core';
+import { changeWords, commandSentence, fromMph, missText } from '@wrightonic/core';
+import type { Command, SpeedUnit } from '@wrightonic/core';
 import { Text } from 'react-native-paper';
 import { CommandChart } from '../../ui/CommandChart';
 import { Figure } from '../../ui/controls';
@@ -9,7 +9,7 @@ import { useUnits } from '../../ui/units';
 import { percent } from '../../ui/words';
 
 /** Command: how near throws come to what they were aimed at, where misses go, and what that costs. */
-export function CommandPart({ command }: { readonly command: Command }) {
+export function CommandPart({ command, speedUnit }: { readonly command: Command; readonly speedUnit: SpeedUnit }) {
   const palette = usePalette();
   const units = useUnits();
   const { strikes, miss, throws, byPitch, byEffort, bySpeed, change, goes } = command;
@@ -44,8 +44,8 @@ export function CommandPart({ command }: { readonly command: Command }) {
       {bySpeed !== null && (bySpeed.low > 0 || bySpeed.high < 0) ? (
         <Text variant="bodySmall">
           {bySpeed.low > 0
-            ? `Each mph more costs ${missText(bySpeed.value, units)}.`
-            : `Faster throws are nearer: ${missText(-bySpeed.value, units)} for each mph.`}
+            ? `Each ${speedUnit} more costs ${missText(bySpeed.value / fromMph(1, speedUnit), units)}.`
+            : `Faster throws are nearer: ${missText(-bySpeed.value / fromMph(1, speedUnit), units)} for each ${speedUnit}.`}
         </Text>
       ) : null}
       <Text variant="bodySmall" style={{ color: palette.soft }}>

@@ -43,7 +43,7 @@ export function NumbersScreen({ id }: { readonly id: string }) {
       <Panes weights={[3, 2]}>
         <View style={{ gap: SPACE.xl }}>
           <SpeedPart data={data} unit={me.academy.speedUnit} />
-          {data.command ? <CommandPart command={data.command} /> : null}
+          {data.command ? <CommandPart command={data.command} speedUnit={me.academy.speedUnit} /> : null}
           <MeasuresPart data={data} />
         </View>
         <View style={{ gap: SPACE.xl }}>

@@ -1,3 +1,4 @@
+import { missText } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -17,8 +18,7 @@ const minutes = (at: string): string => new Date(at).toLocaleTimeString('en-GB',
 
 /** How far from the target a throw went. */
 function spotText({ target, actual }: RunState['spots'][number], units: Units): string {
-  const miss = Math.hypot(actual.x - target.x, actual.y - target.y);
-  return `${units.text(Math.round(miss), 'cm')} from the target`;
+  return `${missText(Math.hypot(actual.x - target.x, actual.y - target.y), units)} from the target`;
 }
 
 /** Everything tapped in this session, newest first: each can be taken back, to the very first. */

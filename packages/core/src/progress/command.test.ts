@@ -61,7 +61,18 @@ describe('command', () => {
     expect(one.change).toBeNull();
     expect(one.goes).toBeNull();
     expect(one.strikes.high - one.strikes.low).toBeGreaterThan(0.5);
-    for (const value of [one.miss.value, one.miss.low, one.miss.high]) expect(Number.isFinite(value)).toBe(true);
+    expect(one.bias).toBeNull();
+    // What is sent as JSON comes back as it was: nothing in it is infinite.
+    expect(JSON.parse(JSON.stringify(one))).toEqual(one);
+  });
+
+  it('compares with nothing where no throw of before missed', () => {
+    const perfect = [0, 3].flatMap((day) => thrown(randomFrom(day), 10, { day, sdX: 0, sdY: 0 }));
+    const wild = [6, 9].flatMap((day) => thrown(randomFrom(day), 10, { day }));
+    const told = of([...perfect, ...wild]);
+    expect(told.change).toBeNull();
+    expect(JSON.parse(JSON.stringify(told))).toEqual(told);
+    expect(of(perfect).miss).toEqual({ value: 0, low: 0, high: 0 });
   });
 
   it('is the same in any order, and where throws came twice', () => {
@@ -77,7 +88,7 @@ describe('command', () => {
         const { miss, bias, strikes } = of(thrown(randomFrom(5000 + seed), n, { biasX: 6, sdX: 10, sdY: 24 }));
         const truth = Math.sqrt(10 ** 2 + 24 ** 2 + 6 ** 2);
         if (miss.low <= truth && truth <= miss.high) held.miss++;
-        if (bias.x.low <= 6 && 6 <= bias.x.high) held.x++;
+        if (bias!.x.low <= 6 && 6 <= bias!.x.high) held.x++;
         if (strikes.low <= STRIKES && STRIKES <= strikes.high) held.strikes++;
       }
     }

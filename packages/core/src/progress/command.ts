@@ -58,8 +58,8 @@ export interface CommandSummary {
   readonly strikes: Interval;
   /** Root mean square distance from the target, cm. */
   readonly miss: Interval;
-  /** Mean miss, cm, and whether it differs from none. */
-  readonly bias: { readonly x: Interval; readonly y: Interval };
+  /** Mean miss, cm; null of one throw, which knows no error. */
+  readonly bias: { readonly x: Interval; readonly y: Interval } | null;
   readonly ellipse: MissEllipse | null;
 }
 
@@ -131,9 +131,9 @@ function shareOf(hits: number, n: number): Interval {
 const variance = (values: readonly number[], middle: number): number =>
   values.length < 2 ? 0 : values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / (values.length - 1);
 
-function meanOf(values: readonly number[], covers = COVERS): Interval {
+/** Student's interval of a mean. @param values two or more */
+function meanOf(values: readonly number[], covers: number): Interval {
   const value = mean([...values]);
-  if (values.length < 2) return { value, low: -Infinity, high: Infinity };
   const half = tQuantile((1 + covers) / 2, values.length - 1) * Math.sqrt(variance(values, value) / values.length);
   return { value, low: value - half, high: value + half };
 }
@@ -182,13 +182,27 @@ function ellipseOf(misses: readonly Spot[]): MissEllipse | null {
   };
 }
 
+const biasOf = (misses: readonly Spot[], covers: number): CommandSummary['bias'] =>
+  misses.length < 2
+    ? null
+    : {
+        x: meanOf(
+          misses.map((m) => m.x),
+          covers,
+        ),
+        y: meanOf(
+          misses.map((m) => m.y),
+          covers,
+        ),
+      };
+
 function summaryOf(throws: readonly AimedThrow[], radius: number): CommandSummary {
   const misses = throws.map(missOf);
   return {
     throws: throws.length,
     strikes: shareOf(throws.filter((t) => isStrike(t, radius)).length, throws.length),
     miss: missInterval(misses),
-    bias: { x: meanOf(misses.map((m) => m.x)), y: meanOf(misses.map((m) => m.y)) },
+    bias: biasOf(misses, COVERS),
     ellipse: ellipseOf(misses),
   };
 }
@@ -219,6 +233,8 @@ function changeOf(days: ReadonlyMap<IsoDate, readonly AimedThrow[]>): CommandCha
   const misses = (part: typeof full) => part.flatMap(([, list]) => list.map(missOf));
   const [before, after] = [misses(earlier), misses(later)];
   const level = (list: readonly Spot[]) => mean(list.map(squared));
+  // Where no throw of before missed at all there is nothing to compare with.
+  if (level(before) === 0) return null;
   const ratio = level(after) / level(before);
   const [f1, f2] = [freedomOf(after), freedomOf(before)];
   const at = (p: number) => Math.sqrt(ratio / fQuantile(p, f1, f2)) - 1;
@@ -233,13 +249,11 @@ function changeOf(days: ReadonlyMap<IsoDate, readonly AimedThrow[]>): CommandCha
 
 /** Where misses go on the whole, in words of the throwing side. */
 function whereTo(all: readonly AimedThrow[], throws: Hand): string | null {
-  const misses = all.map(missOf);
-  const mid = (values: readonly number[]) => meanOf(values, SAID);
+  const bias = biasOf(all.map(missOf), SAID);
+  if (bias === null) return null;
   const way = ({ low, high }: Interval, under: string, over: string): string | null => (high < 0 ? under : low > 0 ? over : null);
   const [left, right] = throws === 'R' ? ['glove side', 'arm side'] : ['arm side', 'glove side'];
-  const words = [way(mid(misses.map((m) => m.y)), 'low', 'high'), way(mid(misses.map((m) => m.x)), left!, right!)].filter(
-    (w): w is string => w !== null,
-  );
+  const words = [way(bias.y, 'low', 'high'), way(bias.x, left!, right!)].filter((w): w is string => w !== null);
   return words.length === 0 ? null : `Misses go ${words.join(' and to the ').replace(/^(glove|arm)/, 'to the $1')}.`;
 }
 
