@@ -22,7 +22,7 @@ const WEIGHTS = {
   stuck: -1,
   again: -0.25,
   aid: -0.02,
-  /** At most so much for or against a drill by what it did in this academy: less than a step of the catalogue’s weights. */
+  /** At most so much for or against a drill by what it did in this academy: as much as one answer of a school. */
   helped: 0.15,
   kept: 0.6,
   first: 0.4,

@@ -59,10 +59,8 @@ export function workOf(context: Context, standing: Standing, throwing: boolean):
 function seenHere(drill: Drill, finding: FindingId, { request }: Context): string {
   const helped = helpedBy(drill, finding, request);
   if (!helped || Math.max(helped.better, 1 - helped.better) < SURE_OF_MORE) return '';
-  const rests = `${helped.athletes} athletes, ${helped.days} days of work`;
-  return helped.better >= SURE_OF_MORE
-    ? ` In this academy it has moved it more than the other drills (${rests}).`
-    : ` In this academy it has moved it less than the other drills (${rests}).`;
+  const how = helped.better >= SURE_OF_MORE ? 'more' : 'less';
+  return ` In this academy this drill has moved ${quoted(finding)} ${how} than the others (${helped.athletes} athletes, ${helped.days} days of work).`;
 }
 
 const whyMain = (standing: Standing, today: Work, drill: Drill, context: Context): string =>
