@@ -1,7 +1,7 @@
 /** What the drills of each finding did in the academy's athletes: worked out at most once a day, when a coach asks or makes a plan. */
 import type { DrillEffectsAnswer } from '@wrightonic/contract';
-import { addDays, DISCIPLINES, helpedOf, treatsDirectly } from '@wrightonic/core';
-import type { Discipline, DrillEffects, DrillHistory, FindingId, HelpedDrill } from '@wrightonic/core';
+import { addDays, DISCIPLINES, groupBy, helpedOf, treatsDirectly } from '@wrightonic/core';
+import type { Discipline, DrillEffects, DrillHistory, FindingId, HelpedDrill, IsoDate } from '@wrightonic/core';
 import type { Context } from '../common/context';
 import type { FocusDbRow } from '../db/tables';
 import { academyLibrary } from '../library/library';
@@ -11,9 +11,9 @@ import { measuredOf } from '../work/course';
 const SINCE_DAYS = 730;
 
 type FocusOf = Pick<FocusDbRow, 'athlete_id' | 'finding' | 'started_on'> & { readonly discipline: Discipline };
-type Worked = DrillHistory & {
-  readonly findings: ReadonlySet<FindingId>;
-  readonly chosen: ReadonlyMap<FindingId, readonly string[]>;
+type Worked = Omit<DrillHistory, 'chosenOn'> & {
+  /** Days on which each finding was made a focus. */
+  readonly chosen: ReadonlyMap<FindingId, readonly IsoDate[]>;
 };
 
 /** Athletes who have had a focus, each read for itself, so that nothing else waits for all of them. */
@@ -43,9 +43,7 @@ async function workedOf(ctx: Context): Promise<Worked[]> {
       discipline: own[0]!.discipline,
       values,
       work: rows.map(({ drill, on_date: on, reps }) => ({ drill, on, reps: Number(reps) })),
-      chosenOn: [],
-      findings: new Set(own.map((f) => f.finding)),
-      chosen: new Map(own.map((f) => [f.finding, own.filter((o) => o.finding === f.finding).map((o) => o.started_on)])),
+      chosen: new Map([...groupBy(own, (f) => f.finding)].map(([finding, list]) => [finding, list.map((f) => f.started_on)])),
     });
   }
   return found;
@@ -56,7 +54,7 @@ async function renewed(ctx: Context): Promise<DrillEffects[]> {
   const told: { finding: FindingId; discipline: Discipline; answer: DrillEffects | null }[] = [];
   for (const discipline of DISCIPLINES) {
     const own = athletes.filter((a) => a.discipline === discipline);
-    for (const finding of [...new Set(own.flatMap((a) => [...a.findings]))].sort())
+    for (const finding of [...new Set(own.flatMap((a) => [...a.chosen.keys()]))].sort())
       told.push({
         finding,
         discipline,
@@ -64,13 +62,7 @@ async function renewed(ctx: Context): Promise<DrillEffects[]> {
           finding,
           discipline,
           drills: library.drills.filter((d) => treatsDirectly(d, finding)).map((d) => d.id),
-          athletes: own.map(({ athlete, values, work, chosen }) => ({
-            athlete,
-            discipline,
-            values,
-            work,
-            chosenOn: chosen.get(finding) ?? [],
-          })),
+          athletes: own.map(({ chosen, ...history }) => ({ ...history, chosenOn: chosen.get(finding) ?? [] })),
           ...(ctx.academy.numbers === undefined ? {} : { numbers: ctx.academy.numbers }),
         }),
       });

@@ -1,5 +1,5 @@
 /** One body and one search for each endpoint that takes them, all made up: told in the documents, and tried by the tests. */
-import { EMPTY_MARKS } from '@wrightonic/contract';
+import { EMPTY_INTAKE, EMPTY_MARKS } from '@wrightonic/contract';
 import type { AcademySettings, AthleteRecord, RouteName } from '@wrightonic/contract';
 
 /** Stands for an id that the caller makes. */
@@ -67,17 +67,7 @@ const CLIP = {
   poster: null,
 };
 const STEP = { test: 'hip-internal-rotation', side: 'drive' };
-const INTAKE = {
-  guardians: [],
-  history: { armPain: false, elbowSurgery: false, timeAway: false, otherSurgery: '', clinicianLimits: '', monthsOff: null },
-  thoughts: [],
-  words: {},
-  told: '',
-  explain: 'image',
-  goals: '',
-  games: [],
-  next: null,
-};
+const INTAKE = { ...EMPTY_INTAKE, next: null };
 
 const HAND_OUT = (athlete: string) => ({
   what: { kind: 'drills', drills: ['march-and-reach'] },

@@ -97,6 +97,16 @@ describe('what helped', () => {
     expect(drillEffects(turned)).toEqual(drillEffects(request));
   });
 
+  it('reads one value a day, the same whichever came first', () => {
+    const { request } = made;
+    const doubled = (turn: boolean) =>
+      request.athletes.map((a) => {
+        const values = a.values.flatMap((v) => [v, { ...v, value: v.value + 3 }]);
+        return { ...a, values: turn ? values.reverse() : values };
+      });
+    expect(drillEffects({ ...request, athletes: doubled(true) })).toEqual(drillEffects({ ...request, athletes: doubled(false) }));
+  });
+
   it('counts a day by its reps, however they were sent, and none with fewer than five', () => {
     const { request } = made;
     const split = request.athletes.map((a) => ({

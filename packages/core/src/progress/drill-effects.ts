@@ -135,7 +135,10 @@ function goodWay(sign: Sign, first: number): 1 | -1 | null {
 }
 
 function seriesOf(history: DrillHistory, sign: Sign, key: string, drills: readonly string[]): Series | null {
-  const values = [...new Map(history.values.filter((v) => keyOf(v) === key && v.sd > 0).map((v) => [v.on, v])).values()]
+  const own = history.values.filter((v) => keyOf(v) === key && v.sd > 0);
+  // One value a day, the surest; whichever came first, it is the same one.
+  const values = [...groupBy(own, (v) => v.on).values()]
+    .map((day) => [...day].sort((a, b) => a.sd - b.sd || a.value - b.value)[0]!)
     .sort((a, b) => (a.on < b.on ? -1 : 1))
     .slice(-NEWEST);
   const first = values[0];
