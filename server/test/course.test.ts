@@ -1,5 +1,5 @@
 import { v4 as uuid } from 'uuid';
-import { clipOf, webm } from './clip';
+import { measuredStride } from './clip';
 import { addAthlete, eye, makeFocus, signedIn, startHarness } from './harness';
 import type { Client, Harness } from './harness';
 
@@ -17,26 +17,10 @@ afterEach(() => expect(harness.faults).toEqual([]));
 
 const at = (day: string) => (harness.clock.now = new Date(`${day}T15:30:00Z`));
 
-/** A measured throw of a day, as film leaves it: a clip, what it gave, and the link between them. */
+/** A measured throw of a day, and what follows from it. */
 async function measured(athlete: string, on: string, value: number, effort: number | null = 95): Promise<void> {
   at(on);
-  const clip = uuid();
-  const { setup } = clipOf(webm(64));
-  await coach
-    .put(`/athletes/${athlete}/clips/${clip}`, clipOf(webm(64), { on, setup: effort === null ? setup : { ...setup, effort } }))
-    .expect(200);
-  const academy_id = coach.academy;
-  const observation = uuid();
-  await harness.db('observations').insert({
-    id: observation,
-    academy_id,
-    athlete_id: athlete,
-    on_date: on,
-    author: 'film',
-    source: 'film',
-    evidence: JSON.stringify({ kind: 'measure', measure: 'stride-length', event: 'contact', value, unit: '%height', sd: 2 }),
-  });
-  await harness.db('clip_measures').insert({ academy_id, clip_id: clip, observation_id: observation });
+  await measuredStride(harness, coach, athlete, on, { value, sd: 2, effort });
   // Whatever is seen next renews what is kept.
   await coach.put(`/athletes/${athlete}/observations/${uuid()}`, eye('fly-open', 'unsure', on)).expect(200);
 }

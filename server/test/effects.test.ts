@@ -1,6 +1,6 @@
 import { drillById, drillsAt, STANDARD_LIBRARY, treatsDirectly } from '@wrightonic/core';
 import { v4 as uuid } from 'uuid';
-import { clipOf, webm } from './clip';
+import { measuredStride } from './clip';
 import { addAthlete, eye, log, makeFocus, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
 
@@ -58,21 +58,8 @@ async function worked(
   );
   await harness.db('reps').insert(reps);
   for (const n of [0, 10, 20, 30, 40]) {
-    const on = dayOf(n);
-    const clip = uuid();
-    await client.put(`/athletes/${athlete}/clips/${clip}`, clipOf(webm(64), { on })).expect(200);
-    const observation = uuid();
     const value = 64 + perDay * Math.min(days, Math.floor(n / 2));
-    await harness.db('observations').insert({
-      id: observation,
-      academy_id,
-      athlete_id: athlete,
-      on_date: on,
-      author: 'film',
-      source: 'film',
-      evidence: JSON.stringify({ kind: 'measure', measure: 'stride-length', event: 'contact', value, unit: '%height', sd: 1 }),
-    });
-    await harness.db('clip_measures').insert({ academy_id, clip_id: clip, observation_id: observation });
+    await measuredStride(harness, client, athlete, dayOf(n), { value, sd: 1, effort: 95 });
   }
   return athlete;
 }
