@@ -22,7 +22,7 @@ export function CommandChart({ command }: { readonly command: Command }) {
   ]);
   return (
     <ChartFrame
-      sentence={commandSentence('All', command, units)}
+      sentence={commandSentence(command, units)}
       columns={['Day', 'Throws', 'Strikes', 'Usual miss']}
       rows={rows}
       height={HEIGHT}

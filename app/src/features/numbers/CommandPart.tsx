@@ -28,7 +28,7 @@ export function CommandPart({ command, speedUnit }: { readonly command: Command;
       {byPitch.length > 1
         ? byPitch.map((p) => (
             <Text key={p.pitch} variant="bodySmall">
-              {commandSentence(p.pitch, p, units)}
+              {commandSentence(p, units, p.pitch)}
             </Text>
           ))
         : null}

@@ -136,9 +136,9 @@ it('shows command with its error, and speeds of other throws for themselves', as
     command: commandOf(throws, { throws: 'R', discipline: 'overhand' }),
     otherSpeeds: [{ label: 'change', throws: 12, days: 4, last: '2026-05-11', top: 67, median: 66.5, gain: null }],
   });
-  expect(screen.getByText('Of 40 throws 100 % in the zone, 16 cm from the target')).toBeTruthy();
+  expect(screen.getByText('100 % of 40 throws in the zone, 16 cm from the target')).toBeTruthy();
   expect(screen.getByText('Misses go to the arm side.')).toBeTruthy();
-  expect(screen.getByText(/^Fastball: of 30 100 % in the zone/)).toBeTruthy();
+  expect(screen.getByText(/^Fastball: 100 % of 30 throws in the zone/)).toBeTruthy();
   expect(screen.getByText(/Four days with eight throws/)).toBeTruthy();
   expect(screen.getByTestId('other-speeds')).toHaveTextContent(/Change: 66.5 mph in the middle, top 67.0, 12 on 4 days/);
 });

@@ -55,12 +55,12 @@ export function workOf(context: Context, standing: Standing, throwing: boolean):
   return on(finding, reach);
 }
 
-/** What the academy has seen of a drill, as a sentence to add; empty where it cannot tell. */
+/** What the academy has seen of a drill, as a sentence after one that names the finding; empty where it cannot tell. */
 function seenHere(drill: Drill, finding: FindingId, { request }: Context): string {
   const helped = helpedBy(drill, finding, request);
   if (!helped || Math.max(helped.better, 1 - helped.better) < SURE_OF_MORE) return '';
   const how = helped.better >= SURE_OF_MORE ? 'more' : 'less';
-  return ` In this academy this drill has moved ${quoted(finding)} ${how} than the others (${helped.athletes} athletes, ${helped.days} days of work).`;
+  return ` In this academy this drill has helped with it ${how} than the others (${helped.athletes} athletes, ${helped.days} days of work).`;
 }
 
 const whyMain = (standing: Standing, today: Work, drill: Drill, context: Context): string =>

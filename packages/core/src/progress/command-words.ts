@@ -6,13 +6,11 @@ import type { CommandChange, CommandSummary } from './command';
 /** A distance from the target, in whole centimetres or tenths of an inch. */
 export const missText = (cm: number, units: Units): string => units.text(round(cm, units.length === 'cm' ? 0 : 1), 'cm');
 
-/** Strikes and usual miss of some throws. @param what “change”, or “All” */
-export function commandSentence(what: string, { throws, strikes, miss }: CommandSummary, units: Units): string {
-  const of =
-    what === 'All'
-      ? `Of ${throws} ${throws === 1 ? 'throw' : 'throws'}`
-      : `${what[0]!.toUpperCase()}${what.slice(1)}: of ${throws}`;
-  return `${of} ${Math.round(100 * strikes.value)} % in the zone, ${missText(miss.value, units)} from the target`;
+/** Strikes and usual miss of some throws. @param what “change”; left out: all of them */
+export function commandSentence({ throws, strikes, miss }: CommandSummary, units: Units, what?: string): string {
+  const of = what === undefined ? '' : `${what[0]!.toUpperCase()}${what.slice(1)}: `;
+  const all = `${throws} ${throws === 1 ? 'throw' : 'throws'}`;
+  return `${of}${Math.round(100 * strikes.value)} % of ${all} in the zone, ${missText(miss.value, units)} from the target`;
 }
 
 /** Whether the newest days are nearer than those before. */

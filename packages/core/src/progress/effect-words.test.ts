@@ -25,7 +25,7 @@ const effect = (given: Partial<DrillEffect>): DrillEffect => ({
 
 it('says the move with its interval, on how much it rests, and that it cannot be told apart', () => {
   expect(effectWords(effects, effect({}), UNITS.cm)).toBe(
-    'Stride length at contact, in 10 days of work beyond what the weeks bring: moved 2 % of height the right way (0.5 % of height to 3.6 % of height). Not to be told apart from the other drills of the finding. 6 athletes, 71 days.',
+    'Stride length, at contact, in 10 days of work beyond what the weeks bring: moved 2 % of height the right way (0.5 % of height to 3.6 % of height). Not to be told apart from the other drills of the finding. 6 athletes, 71 days.',
   );
 });
 
@@ -43,5 +43,6 @@ it('says more or less than others only where it is sure', () => {
   expect(effectWords(effects, effect({ better: 0.2 }), UNITS.cm)).toContain(
     'Less than the other drills of the finding, 80 % sure',
   );
+  expect(effectWords(effects, effect({ better: 0.9999 }), UNITS.cm)).toContain('99 % sure');
   for (const better of [0.79, 0.21]) expect(effectWords(effects, effect({ better }), UNITS.cm)).toContain('Not to be told apart');
 });

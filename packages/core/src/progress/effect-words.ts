@@ -7,6 +7,9 @@ import type { Units } from '../words/shown';
 import { PER_DAYS } from './drill-effects';
 import type { DrillEffect, DrillEffects } from './drill-effects';
 
+/** Nobody is ever wholly sure. */
+const surely = (probability: number): string => `${Math.min(99, Math.round(100 * probability))} %`;
+
 /**
  * How far the measure moved with a drill, and against the finding's other drills.
  * @param units as the academy reads values
@@ -15,7 +18,7 @@ export function effectWords({ measure, event, unit }: DrillEffects, effect: Dril
   const { move, low, high, athletes, days, better } = effect;
   const say = (value: number) => units.text(round(value, 1), unit);
   const interval = `${say(low)} to ${say(high)}`;
-  const what = `${measureById(measure).name} ${spokenEvent(event)}`;
+  const what = `${measureById(measure).name}, ${spokenEvent(event)}`;
   const moved =
     low > 0
       ? `moved ${say(move)} the right way (${interval})`
@@ -24,9 +27,9 @@ export function effectWords({ measure, event, unit }: DrillEffects, effect: Dril
         : `no move that can be told yet (${interval} the right way)`;
   const against =
     better >= SURE_OF_MORE
-      ? `More than the other drills of the finding, ${Math.round(100 * better)} % sure.`
+      ? `More than the other drills of the finding, ${surely(better)} sure.`
       : 1 - better >= SURE_OF_MORE
-        ? `Less than the other drills of the finding, ${Math.round(100 * (1 - better))} % sure.`
+        ? `Less than the other drills of the finding, ${surely(1 - better)} sure.`
         : 'Not to be told apart from the other drills of the finding.';
   return `${what}, in ${PER_DAYS} days of work beyond what the weeks bring: ${moved}. ${against} ${athletes} athletes, ${days} days.`;
 }
