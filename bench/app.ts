@@ -5,10 +5,11 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { line } from './figures';
+import { CHROMIUM } from '../scripts/lib/browser.mjs';
 
 const base = process.env.BASE_URL!;
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
 });
 

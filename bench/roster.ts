@@ -3,6 +3,7 @@ import { chromium } from '@playwright/test';
 import { v4 as uuid } from 'uuid';
 import { db } from './database';
 import { line, timed } from './figures';
+import { CHROMIUM } from '../scripts/lib/browser.mjs';
 
 const base = process.env.BASE_URL!;
 const SLOW_DOWN = 4;
@@ -68,7 +69,7 @@ const QUERIES = [
 ] as const;
 
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
 });
 

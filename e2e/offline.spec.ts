@@ -8,6 +8,7 @@ import type { BrowserContext, Page } from '@playwright/test';
 import { args } from './playwright.config';
 import { COACH } from './steps';
 import { expect, test } from './test';
+import { CHROMIUM } from '../scripts/lib/browser.mjs';
 
 /** Addresses of what this device keeps. */
 const keptAddresses = (page: Page): Promise<string[]> =>
@@ -45,7 +46,7 @@ test.afterEach(async () => {
 async function start(baseURL: string): Promise<{ context: BrowserContext; page: Page }> {
   await opened?.close();
   const context = await chromium.launchPersistentContext(folder, {
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args,
     baseURL,
     viewport: { width: 390, height: 844 },

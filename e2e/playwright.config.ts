@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from '../scripts/lib/browser.mjs';
 
 /** How the browser is started. */
 export const args = [
@@ -25,7 +26,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     // Figures that move draw a picture each 40 ms, on a machine without a graphics card; e2e/motion.spec.ts lets them.
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: { executablePath: '/usr/bin/chromium', args },
+    launchOptions: { executablePath: CHROMIUM, args },
   },
   projects: [
     {

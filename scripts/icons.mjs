@@ -3,6 +3,7 @@ import { mkdirSync, readFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { installDebian, installPackages } from './lib/install.mjs';
 import { inRoot } from './lib/paths.mjs';
+import { CHROMIUM } from './lib/browser.mjs';
 
 installPackages();
 installDebian({ browser: true });
@@ -10,7 +11,7 @@ const mark = readFileSync(inRoot('app', 'public', 'mark.svg'), 'utf8');
 // A launcher may cut a maskable icon to any shape: its ground reaches the edge, the mark keeps to the middle.
 const whole = mark.replace('rx="6"', 'rx="0"').replace('<g ', '<g transform="translate(4.8 4.8) scale(0.7)" ');
 mkdirSync(inRoot('app', 'public', 'icons'), { recursive: true });
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
 for (const [name, svg, size] of [
   ['192', mark, 192],
   ['512', mark, 512],

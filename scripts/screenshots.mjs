@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { installDebian, installPackages } from './lib/install.mjs';
 import { inRoot } from './lib/paths.mjs';
+import { CHROMIUM } from './lib/browser.mjs';
 
 installPackages();
 installDebian({ browser: true });
@@ -40,7 +41,7 @@ mkdirSync(folder, { recursive: true });
 const only = process.argv.slice(2);
 const demo = await startDemo({ name: 'pictures', fresh: true, port: '0', say: (line) => process.stdout.write(`${line}\n`) });
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
 });
 try {

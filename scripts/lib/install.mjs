@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { inRoot, root } from './paths.mjs';
 import { lockHeld, takeLock } from './processes.mjs';
+import { CHROMIUM } from './browser.mjs';
 
 const quietNpm = (line) => !/Unknown user config|install-scripts|^npm notice|^$/.test(line);
 
@@ -65,7 +66,7 @@ const DEBIAN = [
   { package: 'mariadb-server-core', there: () => sbin('mariadbd') },
   { package: 'mariadb-client-core', there: () => has('mariadb') },
   { package: 'mariadb-client', there: () => has('mariadb-dump') },
-  { package: 'chromium', there: () => has('chromium'), browser: true },
+  { package: 'chromium-headless-shell', there: () => existsSync(CHROMIUM), browser: true },
 ];
 
 /** Installs missing Debian packages, or says in one line what to install when not root. */

@@ -2,6 +2,7 @@ import { createReadStream, existsSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { basename, join } from 'node:path';
 import { cacheFolder, inRoot } from './paths.mjs';
+import { CHROMIUM } from './browser.mjs';
 
 const ENTRY = `
   export { renderClip } from './app/src/features/film/stand-in/render';
@@ -47,7 +48,7 @@ export async function renderer({ tracker = false } = {}) {
   });
   await new Promise((resolve) => server.listen(0, '127.0.0.1', resolve));
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
   });
   const page = await browser.newPage();
