@@ -1,5 +1,9 @@
 export * from './delivery/body';
 export * from './delivery/figure';
+export * from './camp/clock';
+export type * from './camp/gain';
+export * from './camp/types';
+export * from './camp/words';
 export * from './delivery/links';
 export * from './delivery/measures';
 export type { Pose, Support } from './delivery/pose';

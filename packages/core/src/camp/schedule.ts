@@ -10,7 +10,7 @@ import type { DayTask } from './model';
 import { relaxationOf } from './relax';
 import { searchDay } from './search';
 import { roundedParts, scoreOf, scorePartsOf } from './score';
-import type { Assignment, CampAthlete, CampRequest, CampSchedule } from './types';
+import type { Assignment, CampAthlete, CampChange, CampRequest, CampSchedule } from './types';
 
 /** Exchanges that are tried in a second; two kinds of day share the time. */
 const STEPS_A_SECOND = 160_000;
@@ -94,15 +94,24 @@ async function planDay(camp: Camp, day: number, solve: Solver): Promise<DayPlan>
   const { request } = camp;
   const current = request.current?.filter((a) => a.day === day) ?? null;
   const changes = (request.changes ?? []).filter((c) => c.day === day);
-  if (current && changes.length === 0 && violationsOf(request, current).every((v) => v.day !== day))
-    return { assignments: current, short: 0, nowhere: 0, unread: 0 };
-  const from = current && changes.length > 0 ? Math.min(...changes.map((c) => c.fromRotation)) : 0;
+  const { now } = request;
+  if (current && now && day < now.day) return asItWas(current);
+  if (current && changes.length === 0 && violationsOf(request, current).every((v) => v.day !== day)) return asItWas(current);
+  const from = current ? beginsAnew(request, day, changes) : 0;
   const past = (current ?? []).filter((a) => a.rotation < from && camp.isHere(a.athlete, day, a.rotation));
   const task: DayTask = { camp, day, from, past, current };
   if (!current) return makeDay(task, solve);
   // Whoever has lost a place must go elsewhere: where no others need to, no schedule moves fewer, and the rest can stay out of it.
   const few = await mendDay({ ...task, only: { free: displacedBy(task), others: current } }, solve);
   return few.nowhere + few.unread === 0 ? few : mendDay(task, solve);
+}
+
+const asItWas = (assignments: readonly Assignment[]): DayPlan => ({ assignments, short: 0, nowhere: 0, unread: 0 });
+
+/** The first rotation of a running camp’s day that may be planned anew. */
+function beginsAnew({ now }: CampRequest, day: number, changes: readonly CampChange[]): number {
+  if (now) return day === now.day ? now.rotation : 0;
+  return changes.length > 0 ? Math.min(...changes.map((c) => c.fromRotation)) : 0;
 }
 
 /** A day made anew: searched, and bounded by its model, that of a large camp without whole numbers. What cannot be found so is solved. */

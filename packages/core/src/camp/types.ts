@@ -69,6 +69,8 @@ export interface CampRequest {
   readonly seed: number;
   readonly current?: readonly Assignment[];
   readonly changes?: readonly CampChange[];
+  /** With `current`: what comes before is past, and stays as it was. Left out, the first rotation in which something changes. */
+  readonly now?: { readonly day: number; readonly rotation: number };
 }
 
 export const CAMP_RULES = [

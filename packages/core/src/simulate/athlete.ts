@@ -101,7 +101,7 @@ export function readTest(
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
 /** True success rate of an item: harder on higher rungs, better with each session at the rung. */
-export function successRate(truth: Truth, item: PlanItem, sessionsAtRung: number): number {
+export function successRate(truth: Truth, item: Pick<PlanItem, 'rung'>, sessionsAtRung: number): number {
   return logistic(0.75 - 0.08 * item.rung + truth.learning * sessionsAtRung);
 }
 
@@ -111,7 +111,12 @@ export interface SimulatedRep {
 }
 
 /** One rep, judged as a coach would: misses by a little are close. */
-export function doRep(random: Random, truth: Truth, item: PlanItem, sessionsAtRung: number): SimulatedRep {
+export function doRep(
+  random: Random,
+  truth: Truth,
+  item: Pick<PlanItem, 'drill' | 'rung'>,
+  sessionsAtRung: number,
+): SimulatedRep {
   const rate = successRate(truth, item, sessionsAtRung);
   if (random.chance(rate)) return { judged: 'good', cheat: null };
   if (random.chance(0.5)) return { judged: 'close', cheat: null };
