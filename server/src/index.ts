@@ -12,6 +12,9 @@ export { finishBodyCheck, putBodyCheck, putBodyReading } from './body-check/body
 export { putClipPart } from './film/clip-file';
 export { putClip, putMarks } from './film/clips';
 export { putConsent, putIntake } from './intake/intake';
+export { checkIn, putCamp } from './camp/camps';
+export { publishCamp, scheduleCamp } from './camp/schedule';
+export { putGun } from './devices/guns';
 export { putGroup } from './people/groups';
 export { changeFocus, putFocus } from './focus/focus';
 export { diagnosisOf, keepDiagnosis, putObservation, putRuling } from './judgement/judgement';

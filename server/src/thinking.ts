@@ -2,8 +2,18 @@
 import { fileURLToPath } from 'node:url';
 import { parentPort, Worker } from 'node:worker_threads';
 import { drillEffects, improvePlan, makePlan, trend } from '@wrightonic/core';
-import type { DrillEffects, DrillEffectsRequest, Plan, PlanRequest, Trend, TrendRequest } from '@wrightonic/core';
-import { PLAN_LIMITS, solverWith } from '@wrightonic/solver';
+import type {
+  CampRequest,
+  CampSchedule,
+  DrillEffects,
+  DrillEffectsRequest,
+  Plan,
+  PlanRequest,
+  Trend,
+  TrendRequest,
+} from '@wrightonic/core';
+import { scheduleCamp } from '@wrightonic/core/camp';
+import { campLimits, PLAN_LIMITS, solverWith } from '@wrightonic/solver';
 import loadHighs from 'highs';
 import { setPaper } from './report/paper';
 import type { Paper } from './report/paper';
@@ -16,6 +26,8 @@ export interface Thinking {
   readonly trend: (request: TrendRequest) => Promise<Trend>;
   /** What the drills of a finding did: up to seconds. */
   readonly effects: (request: DrillEffectsRequest) => Promise<DrillEffects | null>;
+  /** Who is where when at a camp: up to seconds. */
+  readonly camp: (request: CampRequest) => Promise<CampSchedule>;
   /** A paper, set as PDF. */
   readonly paper: (paper: Paper) => Promise<Uint8Array>;
 }
@@ -26,6 +38,7 @@ export const thinkHere: Thinking = {
   improve: async (request) => improvePlan(request, solverWith(await loadHighs(), PLAN_LIMITS)),
   trend: (request) => Promise.resolve(trend(request)),
   effects: (request) => Promise.resolve(drillEffects(request)),
+  camp: async (request) => scheduleCamp(request, solverWith(await loadHighs(), campLimits(request.secondsLimit))),
   paper: setPaper,
 };
 
@@ -65,6 +78,7 @@ export function thinkBeside(entry: string = fileURLToPath(import.meta.url)): Thi
     improve: (request) => slow('improve', request) as Promise<Plan>,
     trend: (request) => quick('trend', request) as Promise<Trend>,
     effects: (request) => slow('effects', request) as Promise<DrillEffects | null>,
+    camp: (request) => slow('camp', request) as Promise<CampSchedule>,
     paper: (paper) => slow('paper', paper) as Promise<Uint8Array>,
   };
 }

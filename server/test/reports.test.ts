@@ -1,11 +1,11 @@
 import { addDays, sheetRow, sheetWords, UNITS } from '@wrightonic/core';
 import type { ReportSheet } from '@wrightonic/contract';
 import ICAL from 'ical.js';
-import { execFileSync } from 'node:child_process';
 import { v4 as uuid } from 'uuid';
 import { clipOf, webm } from './clip';
 import { addAthlete, eye, makeFocus, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
+import { getPdf, pdfText } from './pdf';
 
 let harness: Harness;
 let coach: Client;
@@ -72,36 +72,6 @@ async function speeds(on: string, mph: number): Promise<void> {
 }
 
 const QUERY = `from=${DAYS[0]}&to=${DAYS[1]}`;
-/** The text of a PDF, as another program reads it; it loads parts of itself as modules, which the tests' sandbox does not do. */
-const READER = `
-import { extractText, getDocumentProxy } from 'unpdf';
-const parts = [];
-for await (const part of process.stdin) parts.push(part);
-const { text } = await extractText(await getDocumentProxy(new Uint8Array(Buffer.concat(parts))), { mergePages: true });
-process.stdout.write(text);`;
-const pdfText = (bytes: Buffer): string =>
-  execFileSync(process.execPath, ['--input-type=module', '-e', READER], {
-    input: bytes,
-    cwd: __dirname,
-    stdio: ['pipe', 'pipe', 'ignore'],
-  })
-    .toString()
-    .replace(/\s+/g, ' ');
-const bytesOf = (body: unknown): Buffer => body as Buffer;
-const getPdf = async (client: Client, path: string) => {
-  const { body, headers } = await client
-    .get(path)
-    .buffer(true)
-    .parse((res, done) => {
-      const parts: Buffer[] = [];
-      res.on('data', (part: Buffer) => parts.push(part));
-      res.on('end', () => done(null, Buffer.concat(parts)));
-    })
-    .expect(200);
-  expect(headers['content-type']).toBe('application/pdf');
-  return bytesOf(body);
-};
-
 describe('the sheet of two dates', () => {
   it('names what is really better and worse, with the speed beside it', async () => {
     const { body } = await coach.get(`/athletes/${athlete}/sheet?${QUERY}`).expect(200);

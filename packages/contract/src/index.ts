@@ -8,6 +8,7 @@ export * from './athlete/progress';
 export * from './athlete/record';
 export * from './body/body';
 export * from './body/devices';
+export * from './camp/camp';
 export * from './commands/diagnosis';
 export * from './commands/gate';
 export * from './commands/plan';

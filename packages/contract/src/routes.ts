@@ -4,6 +4,7 @@ import { accountRoutes } from './account/routes';
 import { athleteRoutes } from './athlete/routes';
 import { bodyRoutes, deviceRoutes } from './body/routes';
 import { bundleRoutes } from './bundle/routes';
+import { campRoutes } from './camp/routes';
 import { filmRoutes } from './film/routes';
 import { handOutRoutes } from './hand-out/routes';
 import { judgementRoutes } from './judgement/routes';
@@ -32,6 +33,7 @@ export const ROUTES = {
   ...radarRoutes,
   ...handOutRoutes,
   ...reportRoutes,
+  ...campRoutes,
 };
 
 export type RouteName = keyof typeof ROUTES;

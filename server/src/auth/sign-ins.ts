@@ -1,4 +1,5 @@
 import type { Role } from '@wrightonic/contract';
+import { addDays } from '@wrightonic/core';
 import type { Knex } from 'knex';
 import { plainName, userCalled } from './names';
 import { passwordMatches } from './passwords';
@@ -21,7 +22,7 @@ export interface User {
 export const SESSION_DAYS = 30;
 export const DEVICE_DAYS = 400;
 
-async function toUser(db: Knex, row: UserDbRow): Promise<User> {
+async function toUser(db: Knex, row: UserDbRow, now: Date): Promise<User> {
   const linked = (table: 'user_athletes' | 'user_groups', column: 'athlete_id' | 'group_id'): Promise<string[]> =>
     db<Record<string, string>>(table as string)
       .where({ user_id: row.id, academy_id: row.academy_id })
@@ -35,8 +36,21 @@ async function toUser(db: Knex, row: UserDbRow): Promise<User> {
     name: row.name,
     signIn: row.sign_in,
     athletes: family ? await linked('user_athletes', 'athlete_id') : [],
-    groups: row.role === 'station' ? await linked('user_groups', 'group_id') : [],
+    groups: row.role === 'station' ? [...(await linked('user_groups', 'group_id')), ...(await campGroups(db, row, now))] : [],
   };
+}
+
+/** Athletes of a camp at which somebody has a station are theirs while it lasts, and a day before and after it, whatever the zone. */
+async function campGroups(db: Knex, { id, academy_id: academy }: UserDbRow, now: Date): Promise<string[]> {
+  const today = now.toISOString().slice(0, 10);
+  const rows = await db('camps')
+    .where('academy_id', academy)
+    .whereNotNull('published_at')
+    .where('first_on', '<=', addDays(today, 1))
+    .where('last_on', '>=', addDays(today, -1))
+    .whereRaw('json_contains(stations, json_object(?, ?))', ['coach', id])
+    .select('group_id');
+  return rows.flatMap((row) => row.group_id ?? []);
 }
 
 /** Where a try comes from: its network address, and the secret of a device that may have signed in before. */
@@ -73,7 +87,7 @@ export async function openSession(db: Knex, userId: string, now: Date, device: s
   await db('users').where('id', userId).update({ last_seen_at: now });
   const row = await db('users').where('id', userId).first();
   if (!row) throw new Error('The account was taken away while its session opened.');
-  return { token, device, user: await toUser(db, row) };
+  return { token, device, user: await toUser(db, row, now) };
 }
 
 /**
@@ -110,13 +124,13 @@ export async function userOf(db: Knex, token: string | undefined, now: Date): Pr
     .where('token_hash', digest(token))
     .where('expires_at', '>', now)
     .first<UserDbRow | undefined>('users.*');
-  return row ? toUser(db, row) : null;
+  return row ? toUser(db, row, now) : null;
 }
 
 /** Somebody by their id; null once they are gone. */
-export async function userById(db: Knex, id: string): Promise<User | null> {
+export async function userById(db: Knex, id: string, now: Date): Promise<User | null> {
   const row = await db('users').where('id', id).first();
-  return row ? toUser(db, row) : null;
+  return row ? toUser(db, row, now) : null;
 }
 
 export const signOut = (db: Knex, token: string): Promise<number> => db('sign_ins').where('token_hash', digest(token)).delete();

@@ -66,6 +66,11 @@ const OF_ACADEMY: ReadonlySet<BundledTable> = new Set([
   'own_ladders',
   'hand_outs',
   'clip_measures',
+  'camps',
+  'camp_athletes',
+  'camp_visits',
+  'camp_changes',
+  'camp_arrivals',
 ]);
 const OF_ATHLETE: ReadonlySet<BundledTable> = new Set(BUNDLED.filter((table) => !OF_ACADEMY.has(table) && table !== 'athletes'));
 

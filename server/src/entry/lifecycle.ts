@@ -38,6 +38,10 @@ export const ATHLETE_TABLES = {
   body_notes: 'notes on body tests',
   clips: 'clips',
   group_members: 'places in groups',
+  camp_athletes: 'places at camps',
+  camp_visits: 'stations of camps',
+  camp_changes: 'changes of camps',
+  camp_arrivals: 'arrivals at camps',
   links: 'links and calendars',
   athlete_words: 'search words',
   user_athletes: 'people tied to the athlete',
@@ -61,6 +65,8 @@ const COACHES_ONLY: ReadonlySet<AthleteTable> = new Set([
   'audit_entries',
   'user_athletes',
   'group_members',
+  // Friends of a camp are other people’s children.
+  'camp_athletes',
 ]);
 /** Columns that are the coaches' alone: what is likely, why something was chosen, where a row came from. */
 const COACHES_COLUMNS: Readonly<Record<string, readonly string[]>> = {

@@ -155,7 +155,7 @@ export function api({ db, clock, log, clipsFolder, think, ends, program = '' }: 
   });
   router.get(ROUTES.calendarFile.path, slowDown, async (req, res) => {
     const maker = async (id: string) => {
-      const user = await userById(db, id);
+      const user = await userById(db, id, clock());
       return user && contextFor(db, user, clock());
     };
     res.setHeader('Cache-Control', 'no-store');

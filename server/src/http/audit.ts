@@ -4,7 +4,10 @@ import type {
   CsvQuery,
   LoadRemoval,
   LogBatch,
+  CampPaperQuery,
+  CampReplan,
   NewBodyNote,
+  NewCamp,
   NewConsent,
   NewFocus,
   NewGun,
@@ -54,6 +57,17 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
   dropHandOut: 'took back what was handed out',
   sawWork: () => null, // seen by whom is kept with the work itself
   putGun: ({ body }) => `set up the gun “${(body as NewGun).name}”`,
+  putCamp: ({ body }) => `built or changed the camp “${(body as NewCamp).name}”`,
+  dropCamp: 'dropped a camp',
+  scheduleCamp: 'made the schedule of a camp',
+  publishCamp: 'published a camp',
+  lookAtReplan: () => null, // nothing is kept
+  replanCamp: ({ body }) =>
+    `planned the rest of a camp anew: ${[...new Set((body as CampReplan).changes.map((c) => c.type.replaceAll('-', ' ')))].join(', ') || 'limits have changed'}`,
+  checkIn: () => null, // who came is kept with the camp itself
+  campReports: () => null, // what the screen shows
+  campPaper: ({ query }) => `took out papers of a camp: ${(query as CampPaperQuery).of}`,
+  eraseVisitors: 'erased the visitors of a camp for good',
   lookAtImport: () => null, // nothing is kept
   putImport: ({ body }) => `brought in ${(body as RosterImport).fileName}`,
   undoImport: 'took an import back',

@@ -77,6 +77,37 @@ const HAND_OUT = (athlete: string) => ({
   note: null,
 });
 
+const CAMP = (athlete: string) => ({
+  name: 'Two days at the barn',
+  place: 'The barn',
+  days: [
+    { date: '2026-05-08', start: '09:00', rotations: 4, minutes: 20, breaks: [{ after: 2, minutes: 15 }] },
+    { date: '2026-05-09', start: '09:00', rotations: 4, minutes: 20, breaks: [] },
+  ],
+  stations: [
+    {
+      id: EXAMPLE_ID,
+      name: 'Shade',
+      kind: 'rest',
+      place: 'Behind the barn',
+      coach: null,
+      drill: null,
+      capacity: 8,
+      kit: null,
+      throwsPerVisit: 0,
+      hard: false,
+    },
+  ],
+  athletes: [{ athlete, group: 'Early', with: [], visitor: false }],
+  forgetAfterDays: 60,
+  revision: 0,
+});
+const REPLAN = {
+  revision: 1,
+  now: { day: 0, rotation: 1 },
+  changes: [{ day: 0, fromRotation: 1, type: 'station-closed', id: EXAMPLE_ID }],
+};
+
 /** The search part of addresses that need one. */
 export const QUERY_EXAMPLES: Partial<Record<RouteName, Readonly<Record<string, string>>>> = {
   putClipPart: { from: '0' },
@@ -85,6 +116,7 @@ export const QUERY_EXAMPLES: Partial<Record<RouteName, Readonly<Record<string, s
   sheet: { from: '2026-04-01', to: '2026-05-01' },
   sheetPdf: { from: '2026-04-01', to: '2026-05-01' },
   paper: { paper: 'athlete' },
+  campPaper: { of: 'stations' },
   sendToChannel: { key: KEY },
   listenToChannel: { key: KEY },
 };
@@ -99,6 +131,10 @@ export const BODY_EXAMPLES: Partial<Record<RouteName, (athlete: string) => objec
   sendToChannel: () => ({ messages: [{ kind: 'speed', n: 1, speed: 71.4, unit: 'mph', agoMs: 120 }] }),
   lookAtHandOut: HAND_OUT,
   putHandOut: HAND_OUT,
+  putCamp: (athlete) => CAMP(athlete),
+  lookAtReplan: () => REPLAN,
+  replanCamp: () => REPLAN,
+  checkIn: (athlete) => ({ day: 0, athlete, here: true }),
   putLink: () => ({ from: '2026-04-01', to: '2026-05-01', days: 3, pictures: [] }),
   putCalendar: () => ({ athlete: null }),
   putGun: () => ({

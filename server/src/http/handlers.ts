@@ -14,6 +14,10 @@ import { bodyOf } from '../body/body-picture';
 import { dropBodyReading, finishBodyCheck, putBodyCheck, putBodyNote, putBodyReading } from '../body-check/body';
 import { clip, clips, dropClip, mendClip, putClip, putMarks } from '../film/clips';
 import { putClipPart } from '../film/clip-file';
+import { camp, camps, checkIn, dropCamp, eraseVisitors, putCamp } from '../camp/camps';
+import { campPaper } from '../camp/papers';
+import { campReports } from '../camp/reports';
+import { lookAtReplan, publishCamp, replanCamp, scheduleCamp } from '../camp/schedule';
 import type { Context } from '../common/context';
 import { putChannel } from '../devices/devices';
 import { imports, lookAtImport, putImport, undoImport } from '../entry/imports';
@@ -175,6 +179,18 @@ export const HANDLERS: Handlers = {
   lookAtHandOut: ({ ctx, body }) => lookAtHandOut(ctx, body),
   putHandOut: ({ ctx, id, body }) => putHandOut(ctx, id, body),
   dropHandOut: ({ ctx, id }) => dropHandOut(ctx, id),
+  camps: ({ ctx }) => camps(ctx),
+  camp: ({ ctx, id }) => camp(ctx, id),
+  putCamp: ({ ctx, id, body }) => putCamp(ctx, id, body),
+  dropCamp: ({ ctx, id }) => dropCamp(ctx, id),
+  scheduleCamp: ({ ctx, id }) => scheduleCamp(ctx, id),
+  publishCamp: ({ ctx, id }) => publishCamp(ctx, id),
+  lookAtReplan: ({ ctx, id, body }) => lookAtReplan(ctx, id, body),
+  replanCamp: ({ ctx, id, body }) => replanCamp(ctx, id, body),
+  checkIn: ({ ctx, id, body }) => checkIn(ctx, id, body),
+  campReports: ({ ctx, id }) => campReports(ctx, id),
+  campPaper: ({ ctx, id, query }) => campPaper(ctx, id, query),
+  eraseVisitors: ({ ctx, clipsFolder, id }) => eraseVisitors(ctx, clipsFolder, id),
   sawWork: ({ ctx, athlete }) => sawWork(ctx, athlete),
 };
 

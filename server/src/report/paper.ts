@@ -26,6 +26,9 @@ export const bullets = (texts: readonly string[]): Content => ({ ul: [...texts],
 /** Blocks that are not torn apart between two pages. */
 export const together = (...stack: Content[]): Content => ({ stack, unbreakable: true });
 
+/** What follows begins on a page of its own. */
+export const newPage = (): Content => ({ text: '', pageBreak: 'after' });
+
 /** A table with a head that comes again on each page; lines between the rows alone. */
 export const table = (
   head: readonly string[],

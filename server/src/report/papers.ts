@@ -1,20 +1,21 @@
 /** What stands on each paper. */
 import type { AthleteOverview, Download, PaperQuery, PlanRecord, ReportSheet, SheetQuery } from '@wrightonic/contract';
 import { ageOn, dayInWords, RUNG_NAMES, sheetRow, sheetWords, UNITS } from '@wrightonic/core';
-import type { Library, PlanItem } from '@wrightonic/core';
+import type { Library } from '@wrightonic/core';
 import { athleteRecord } from '../athlete/athletes';
 import type { Context } from '../common/context';
 import { academyLibrary, academyWords } from '../library/library';
 import { overview } from '../overview/overview';
 import { newestPlan } from '../plan/plans';
 import { conflict } from '../problems';
+import { doseInWords } from './dose';
 import { bullets, heading, line, soft, table, together } from './paper';
 import type { Paper } from './paper';
 import { reportSheet } from './sheet';
 
 const CARE = 'Work never overrides pain, a league’s rule or a licensed clinician.';
 
-const footOf = (ctx: Context): string => `${ctx.academy.name}, ${dayInWords(ctx.today)}. ${CARE}`;
+export const footOf = (ctx: Context): string => `${ctx.academy.name}, ${dayInWords(ctx.today)}. ${CARE}`;
 
 /** Two dates side by side. */
 export function sheetPaper(report: ReportSheet, foot: string): Paper {
@@ -52,13 +53,6 @@ export function sheetPaper(report: ReportSheet, foot: string): Paper {
   };
 }
 
-const dose = ({ sets, reps, holdS, effort, throws }: PlanItem): string =>
-  [
-    `${sets} × ${reps}`,
-    ...(holdS === undefined ? [] : [`hold ${holdS} s`]),
-    ...(throws > 0 ? [effort[0] === effort[1] ? `${effort[0]} %` : `${effort[0]} to ${effort[1]} %`] : []),
-  ].join(', ');
-
 function planPaper(athlete: string, { plan }: PlanRecord, library: Library, foot: string): Paper {
   return {
     title: 'The plan',
@@ -71,7 +65,7 @@ function planPaper(athlete: string, { plan }: PlanRecord, library: Library, foot
         ),
         table(
           ['Drill', 'How much', 'Cue', 'Good when'],
-          session.items.map((item) => [library.drill(item.drill).name, dose(item), item.cue, item.success]),
+          session.items.map((item) => [library.drill(item.drill).name, doseInWords(item), item.cue, item.success]),
           ['*', 78, '*', '*'],
         ),
         ...(session.note ? [soft(session.note)] : []),
@@ -109,7 +103,7 @@ async function athletePaper(ctx: Context, data: AthleteOverview): Promise<Paper>
             heading(`${work.on === ctx.today ? 'Today' : `Next, ${dayInWords(work.on)}`}: ${work.session.minutes} min`),
             table(
               ['Drill', 'How much', 'Cue'],
-              work.session.items.map((item) => [library.drill(item.drill).name, dose(item), item.cue]),
+              work.session.items.map((item) => [library.drill(item.drill).name, doseInWords(item), item.cue]),
               ['*', 90, '*'],
             ),
           ]
@@ -118,7 +112,8 @@ async function athletePaper(ctx: Context, data: AthleteOverview): Promise<Paper>
   };
 }
 
-const pdf = (ctx: Context, name: string, paper: Paper): Download => ({
+/** A paper as a file. */
+export const pdf = (ctx: Context, name: string, paper: Paper): Download => ({
   name: `${name}.pdf`,
   type: 'application/pdf',
   pieces: (async function* () {

@@ -63,6 +63,8 @@ export const RIGHTS = rights({
   seePlan: { does: 'Read the plan', reach: { ...coaches, ...family } },
   changePlan: { does: 'Make and assign plans', reach: coaches },
   seeProgress: { does: 'Read speeds, gates and load', reach: { ...coaches, ...family } },
+  seeCamps: { does: 'See camps, and who is where', reach: { ...coaches, station: 'groups' } },
+  runCamps: { does: 'Build and run camps', reach: coaches },
   share: { does: 'Make links for the family', reach: coaches },
   useDevices: { does: 'Connect measuring devices', reach: { ...coaches, station: 'groups' } },
 });

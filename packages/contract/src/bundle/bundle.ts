@@ -40,6 +40,11 @@ export const ACADEMY_CSV = [
   'own_findings',
   'own_ladders',
   'clip_measures',
+  'camps',
+  'camp_athletes',
+  'camp_visits',
+  'camp_changes',
+  'camp_arrivals',
   'audit_entries',
 ] as const;
 export type CsvTable = (typeof ACADEMY_CSV)[number];

@@ -2,10 +2,9 @@
 import { CAMP_CHANGES, STATION_KINDS } from '@wrightonic/core/camp';
 import type { Assignment, CampAthlete, CampChange, CampDay, CampRequest, CampStation } from '@wrightonic/core/camp';
 import Joi from 'joi';
+import { CAMP_MOST } from '../camp/camp';
 import { clockTime } from '../load/load';
 import { count, errorAt, isoDate, listOf, objectOf, oneOf, text } from '../schema/schema';
-
-const MOST = { days: 5, rotations: 16, athletes: 200, stations: 30 } as const;
 
 /** Matched by name alone: an academy’s own findings are as good as the catalogue’s. */
 const findings = () => listOf(text(60), 100);
@@ -13,19 +12,19 @@ const whichDay = () =>
   Joi.number()
     .integer()
     .min(0)
-    .max(MOST.days - 1)
+    .max(CAMP_MOST.days - 1)
     .required();
 const whichRotation = () =>
   Joi.number()
     .integer()
     .min(0)
-    .max(MOST.rotations - 1)
+    .max(CAMP_MOST.rotations - 1)
     .required();
 
 const daySchema = objectOf<CampDay>({
   date: isoDate().required(),
   start: clockTime().required(),
-  rotations: Joi.number().integer().min(1).max(MOST.rotations).required(),
+  rotations: Joi.number().integer().min(1).max(CAMP_MOST.rotations).required(),
   minutes: Joi.number().integer().min(1).max(240).required(),
 });
 
@@ -37,7 +36,7 @@ const athleteSchema = objectOf<CampAthlete>({
   throwBudget: count(1000).required(),
   locked: Joi.boolean().required(),
   group: text(60),
-  with: listOf(text(60), MOST.athletes),
+  with: listOf(text(60), CAMP_MOST.athletes),
 });
 
 const stationSchema = objectOf<CampStation>({
@@ -101,17 +100,18 @@ const nobodyElse: Joi.CustomValidator<CampRequest> = (camp, helpers) => {
 };
 
 export const campRequestSchema = objectOf<CampRequest>({
-  days: listOf(daySchema, MOST.days).min(1).unique('date').required(),
-  athletes: listOf(athleteSchema, MOST.athletes).unique('id').required(),
-  stations: listOf(stationSchema, MOST.stations).min(1).unique('id').required(),
+  days: listOf(daySchema, CAMP_MOST.days).min(1).unique('date').required(),
+  athletes: listOf(athleteSchema, CAMP_MOST.athletes).unique('id').required(),
+  stations: listOf(stationSchema, CAMP_MOST.stations).min(1).unique('id').required(),
   secondsLimit: Joi.number().positive().max(600).default(5),
   seed: Joi.number()
     .integer()
     .min(0)
     .max(2 ** 31 - 1)
     .default(1),
-  current: listOf(assignmentSchema, MOST.days * MOST.rotations * MOST.athletes),
+  current: listOf(assignmentSchema, CAMP_MOST.days * CAMP_MOST.rotations * CAMP_MOST.athletes),
   changes: listOf(changeSchema, 500),
+  now: objectOf<NonNullable<CampRequest['now']>>({ day: whichDay(), rotation: whichRotation() }),
 })
   .custom(nobodyElse)
   .messages({

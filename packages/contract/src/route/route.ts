@@ -28,6 +28,7 @@ export const ACADEMY_TOPICS = [
   'Guns',
   'HandOuts',
   'Calendars',
+  'Camps',
 ] as const;
 /** What a read shows and a write renews. */
 export type Topic = (typeof ATHLETE_TOPICS)[number] | (typeof ACADEMY_TOPICS)[number];

@@ -1,3 +1,4 @@
+import { camps } from './camps';
 import type { Migration } from './columns';
 import { course } from './course';
 import { effects } from './effects';
@@ -37,4 +38,5 @@ export const MIGRATIONS: readonly Migration[] = [
   links,
   effects,
   spots,
+  camps,
 ];

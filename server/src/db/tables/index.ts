@@ -3,12 +3,14 @@ import type { Knex } from 'knex';
 import type { Tables } from 'knex/types/tables';
 import type * as academy from './academy';
 import type * as athlete from './athlete';
+import type * as camp from './camp';
 import type { Table } from './column';
 import type * as work from './work';
 
 export type { Values } from './column';
 export type * from './academy';
 export type * from './athlete';
+export type * from './camp';
 export type * from './work';
 
 /** Tables whose rows belong to an academy. */
@@ -22,6 +24,11 @@ export interface AcademyTables {
   body_checks: athlete.BodyCheckDbRow;
   body_notes: work.BodyNoteDbRow;
   body_readings: work.BodyReadingDbRow;
+  camp_arrivals: camp.CampArrivalDbRow;
+  camp_athletes: camp.CampAthleteDbRow;
+  camp_changes: camp.CampChangeDbRow;
+  camp_visits: camp.CampVisitDbRow;
+  camps: camp.CampDbRow;
   clearances: work.ClearanceDbRow;
   clip_measures: athlete.ClipMeasureDbRow;
   clips: athlete.ClipDbRow;
