@@ -1,0 +1,62 @@
+import { randomFrom } from '../shared/random';
+import { campGain } from './gain';
+import type { CampReading } from './gain';
+
+const [FIRST, LAST] = ['2026-06-01', '2026-06-03'];
+const read = (date: string, speeds: readonly number[], gun = 'Mill gun', effort = 95): CampReading[] =>
+  speeds.map((speed) => ({ date, speed, effort, gun }));
+
+it('tells first against last by the gun that read both, and nothing by a gun that read one', () => {
+  const gain = campGain(
+    [...read(FIRST, [60, 61, 62]), ...read(LAST, [66, 67, 68]), ...read(LAST, [90, 91, 92, 93, 94], 'Other')],
+    3,
+    'mph',
+  );
+  expect([gain.gun, gain.first!.mean, gain.last!.mean, gain.change!.by, gain.change!.differs]).toEqual([
+    'Mill gun',
+    61,
+    67,
+    6,
+    true,
+  ]);
+  expect(gain.sentence).toContain('not yet what stays');
+});
+
+it('calls no change what throws differ by themselves, in either direction', () => {
+  for (const last of [
+    [61, 61.5, 62],
+    [59.5, 60, 60.5],
+  ]) {
+    const { change, sentence } = campGain([...read(FIRST, [60, 61, 62]), ...read(LAST, last)], 3, 'mph');
+    expect(change!.differs).toBe(false);
+    expect(sentence).toContain('no change can be told');
+  }
+});
+
+it('promises nothing of one day, of easy throws and of nothing', () => {
+  expect(campGain(read(FIRST, [60, 61]), 1, 'mph').sentence).toContain('A camp of one day reads once');
+  expect(campGain(read(FIRST, [60, 61]), 2, 'mph').sentence).toContain('Read on one day alone');
+  expect(campGain(read(FIRST, [60], 'Mill gun', 80), 2, 'mph')).toMatchObject({ gun: null, first: null, change: null });
+  expect(campGain([], 2, 'mph').sentence).toBe('No speed was read at the camp.');
+});
+
+it('is the same in whatever order readings come, and turns its sign with the days', () => {
+  const readings = [...read(FIRST, [60, 62, 61]), ...read(LAST, [63, 64])];
+  expect(campGain([...readings].reverse(), 3, 'mph')).toEqual(campGain(readings, 3, 'mph'));
+  const turned = readings.map((r) => ({ ...r, date: r.date === FIRST ? LAST : FIRST }));
+  expect(campGain(turned, 3, 'mph').change!.by).toBe(-campGain(readings, 3, 'mph').change!.by);
+});
+
+it('covers the true change about nine times in ten', () => {
+  const random = randomFrom(871);
+  let inside = 0;
+  const camps = 1500;
+  for (let camp = 0; camp < camps; camp++) {
+    const [level, truth] = [40 + 45 * random.uniform(), random.normal(0, 1.5)];
+    const throws = (many: number, mean: number) => Array.from({ length: many }, () => random.normal(mean, 0.016 * level));
+    const { change } = campGain([...read(FIRST, throws(3, level)), ...read(LAST, throws(3, level + truth))], 2, 'mph');
+    if (Math.abs(change!.by - truth) <= change!.error + 0.05) inside++;
+  }
+  expect(inside / camps).toBeGreaterThan(0.88);
+  expect(inside / camps).toBeLessThan(0.97);
+});
