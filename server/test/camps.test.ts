@@ -9,7 +9,7 @@ import { getPdf, pdfText } from './pdf';
 let harness: Harness;
 let coach: Client;
 const TODAY = '2026-05-04';
-const at = (date: string, time = '15:00') => (harness.clock.now = new Date(`${date}T${time}:00Z`));
+const at = (date: string, time = '08:00') => (harness.clock.now = new Date(`${date}T${time}:00Z`));
 beforeAll(async () => {
   harness = await startHarness();
 });
@@ -199,6 +199,34 @@ it('plans the rest anew: what was stays, as few as can be go elsewhere, and it i
   await coach.post(`/camps/${id}/replan`, { ...asked, now: { day: 1, rotation: 0 }, changes: [] }).expect(409);
 });
 
+it('is not planned whole any more once it has begun, by the clock of the academy', async () => {
+  const ids = await people(1);
+  const id = uuid();
+  await put(id, campOf(ids));
+  at(TODAY, '08:59');
+  await coach.post(`/camps/${id}/schedule`).expect(200);
+  at(TODAY, '09:00');
+  await coach.post(`/camps/${id}/schedule`).expect(409);
+});
+
+it('stands in the calendars of those who come, with its times, once it is published', async () => {
+  const [comer, stays] = await people(2);
+  const id = uuid();
+  await put(id, campOf([comer!]));
+  const feed = async (athlete: string): Promise<string> => {
+    const { body } = await coach.put(`/calendars/${uuid()}`, { athlete }).expect(200);
+    return (await coach.get((body.path as string).replace(/^\/api/, '')).expect(200)).text;
+  };
+  await scheduled(id);
+  expect(await feed(comer!)).not.toContain('Camp:');
+  await coach.post(`/camps/${id}/publish`).expect(200);
+  const text = await feed(comer!);
+  expect(text.match(/SUMMARY:Camp: Two days at the mill/g)).toHaveLength(2);
+  expect(text).toContain('DTSTART:20260504T090000Z');
+  expect(text).toContain('DTEND:20260504T102000Z');
+  expect(await feed(stays!)).not.toContain('Camp:');
+});
+
 it('takes an athlete from the throwing once pain locks the arm, and leaves the rotations before alone', async () => {
   const ids = await people(4);
   const id = uuid();
@@ -230,7 +258,7 @@ it('sends home what the camp was: speeds of one gun with their error, drills, wo
     [60, 61, 62],
     [66, 67, 68],
   ].entries()) {
-    at(addDays(TODAY, n));
+    at(addDays(TODAY, n), '15:30');
     const session = await startSession(coach, thrower!, addDays(TODAY, n));
     const entries = speeds.flatMap((speed, k) => {
       const one = { ...rep({ focus, at: `${addDays(TODAY, n)}T15:0${k}:00.000Z` }), id: uuid() };

@@ -115,7 +115,7 @@ export const reportsPaper = (reports: CampReports, foot: string): Paper => ({
 
 const reportPage = ({ athlete, speed, focus, drills, home, homeWhy, throws, reps }: CampReport): Content[] => [
   heading(athlete.name),
-  line(`${reps} reps at the camp, ${throws} of them throws.`),
+  line(`${reps} reps on the days of the camp, ${throws} of them throws.`),
   heading('Speed'),
   line(speed.sentence),
   heading('What we work on'),

@@ -50,7 +50,7 @@ export async function campReports(ctx: Context, id: string): Promise<CampReports
 
 async function reportOf(
   ctx: Context,
-  { first_on: from, last_on: to, days }: CampDbRow,
+  { first_on: from, last_on: to, days, stations }: CampDbRow,
   member: KnownMember,
   library: Library,
   words: Vocabulary,
@@ -82,24 +82,27 @@ async function reportOf(
     throws: counted.reduce((sum, r) => sum + (r.isThrow ? r.n : 0), 0),
     reps: counted.reduce((sum, r) => sum + r.n, 0),
     focus: focus && member.chosen ? say(words.forAthlete(focus.finding)) : null,
-    drills: learned(counted, member, library).map((d) => ({ ...d, cue: say(d.cue) })),
+    drills: learned(counted, member, library, stations).map((d) => ({ ...d, cue: say(d.cue) })),
     ...home,
   };
 }
 
-/** The drills to remember: those for a focus first, then those with the most good reps. */
+/** The drills to remember: of those that stations had, if any was done; those for a focus first, then those with the most good reps. */
 function learned(
   counted: readonly { readonly drill: string; readonly good: boolean; readonly n: number }[],
   { focus }: CampMember,
   library: Library,
+  stations: CampDbRow['stations'],
 ): CampReport['drills'] {
   const byDrill = new Map<string, { reps: number; good: number }>();
   for (const { drill, good, n } of counted) {
     const known = byDrill.get(drill) ?? { reps: 0, good: 0 };
     byDrill.set(drill, { reps: known.reps + n, good: known.good + (good ? n : 0) });
   }
+  const there = new Set(stations.map((s) => s.drill));
+  const ofCamp = [...byDrill].filter(([drill]) => there.has(drill));
   const worked = new Set(focus.map((f) => f.finding));
-  return [...byDrill]
+  return (ofCamp.length > 0 ? ofCamp : [...byDrill])
     .filter(([drill]) => library.has(drill))
     .map(([id, done]) => ({
       id,

@@ -3,6 +3,7 @@ import type { CampDifference, CampMove, CampRecord, CampReplan, NamedId } from '
 import { infeasibleInWords, violationsInWords } from '@wrightonic/core';
 import type { Assignment, CampChange, CampSchedule } from '@wrightonic/core';
 import { within } from '../common/context';
+import { instantIn } from '../common/time';
 import type { Context } from '../common/context';
 import { academyLibrary } from '../library/library';
 import { conflict, wrongField } from '../problems';
@@ -16,7 +17,7 @@ import type { CampRows } from './rows';
 /** Plans a camp that has not begun. @throws ProblemError 409 where it has, or where there is nobody to plan for */
 export async function scheduleCamp(ctx: Context, id: string): Promise<CampRecord> {
   const { row, changes } = await campRows(ctx, id);
-  if (row.first_on < ctx.today)
+  if (instantIn(ctx.academy.timeZone, row.first_on, row.days[0]!.start) <= ctx.now)
     throw conflict('The camp has begun', 'What is left of a camp that runs is planned anew from its board; what has been stays.');
   const days = row.days.map((day) => day.date);
   const [members, library] = await Promise.all([membersOf(ctx, id, row.first_on, days), academyLibrary(ctx)]);

@@ -1,12 +1,13 @@
 /** Calendars to subscribe to: a secret address that calendar programs read again and again. */
 import type { CalendarMade, CalendarRow, Download, NewCalendar } from '@wrightonic/contract';
 import { may } from '@wrightonic/contract';
-import { addDays } from '@wrightonic/core';
+import { addDays, rotationTimes } from '@wrightonic/core';
 import type { IsoDate, PlanSession } from '@wrightonic/core';
 import ical from 'ical-generator';
 import type { Knex } from 'knex';
 import { digest, newSecret } from '../auth/secrets';
 import type { Context } from '../common/context';
+import { instantIn } from '../common/time';
 import type { LinkDbRow } from '../db/tables';
 import { notFound, ProblemError } from '../problems';
 
@@ -75,6 +76,32 @@ interface DayOfWork {
 const lineOf = ({ session }: DayOfWork): string =>
   `${session.minutes} min ${session.place}${session.throws > 0 ? `, ${session.throws} throws` : ', no throws'}${session.testDay ? ', test day' : ''}`;
 
+/** Days of published camps: the athlete's, or the academy's. */
+async function campDays(ctx: Context, athlete: string | null) {
+  const query = ctx.tenant
+    .from('camps')
+    .whereNotNull('published_at')
+    .where('last_on', '>=', addDays(ctx.today, -BACK))
+    .where('first_on', '<=', addDays(ctx.today, AHEAD))
+    .orderBy(['first_on', 'id']);
+  if (athlete !== null) void query.whereIn('id', ctx.tenant.from('camp_athletes').where('athlete_id', athlete).select('camp_id'));
+  const rows = await query.select('id', 'name', 'place', 'days');
+  return rows.flatMap(({ id, name, place, days }) =>
+    days.map((day, n) => {
+      const start = instantIn(ctx.academy.timeZone, day.date, day.start);
+      const times = rotationTimes(day);
+      const minutes = (times.at(-1)?.to ?? 0) - (times[0]?.from ?? 0);
+      return {
+        id: `${id}-${n}`,
+        start,
+        end: new Date(start.getTime() + 60_000 * minutes),
+        summary: `Camp: ${name}`,
+        ...(place === null ? {} : { location: place }),
+      };
+    }),
+  );
+}
+
 /**
  * The calendar behind a secret.
  * @param settingOf the setting of whoever made it, null once they are gone
@@ -120,5 +147,7 @@ export async function calendarFile(
       stamp: now,
       summary: row.athlete_id === null ? `${day.name}: ${lineOf(day)}` : `Pitching: ${lineOf(day)}`,
     });
+  for (const camp of await campDays(ctx, row.athlete_id))
+    calendar.createEvent({ ...camp, id: `${camp.id}@wrightonic`, stamp: now, timezone: 'UTC' });
   return { name: 'calendar.ics', type: 'text/calendar; charset=utf-8', pieces: [calendar.toString()] };
 }
