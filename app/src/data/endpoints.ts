@@ -31,6 +31,7 @@ const BY_HAND = [
   'paper',
   'sharedPdf',
   'calendarFile',
+  'campPaper',
 ] as const;
 type Asked = Exclude<RouteName, (typeof BY_HAND)[number]>;
 type ReadName = {

@@ -25,6 +25,8 @@ const KEPT_READS: ReadonlySet<string> = new Set<RouteName | 'rosterPages'>([
   'intake',
   'clips',
   'clip',
+  'camps',
+  'camp',
 ]);
 /** An answer that is older is no help any more. */
 const DAYS_KEPT = 14;

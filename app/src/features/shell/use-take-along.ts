@@ -1,5 +1,6 @@
 import { may } from '@wrightonic/contract';
 import type { Me, RightName, RouteName } from '@wrightonic/contract';
+import { addDays } from '@wrightonic/core';
 import { useEffect } from 'react';
 import { addressOf, api } from '../../data/api';
 import { requestOf } from '../../data/endpoints';
@@ -34,7 +35,7 @@ export function useTakeAlong(me: Me): void {
     const { role } = me;
     const { endpoints } = api;
     /** Whether this device has it as it is. */
-    const has = async (name: RouteName, call?: OfAthlete) => {
+    const has = async (name: RouteName, call?: OfAthlete | { readonly id: string }) => {
       const now = Date.now();
       const kept = await keptAnswer(me.id, addressOf(requestOf(name, call)), now);
       return kept !== null && !kept.old && now - kept.at < FRESH_MS;
@@ -50,6 +51,16 @@ export function useTakeAlong(me: Me): void {
       ['diagnosis', 'judge', (call) => dispatch(endpoints.diagnosis.initiate(call, once))],
       ['body', 'judge', (call) => dispatch(endpoints.body.initiate(call, once))],
     ];
+    /** The camps that run, or begin tomorrow: whoever stands at a station knows the day without a signal. */
+    const campsOfNow = async () => {
+      const { data } = await dispatch(
+        endpoints.camps.initiate(undefined, { subscribe: false, forceRefetch: !(await has('camps')) }),
+      );
+      const { today } = me.academy;
+      for (const { id, from, to } of data ?? [])
+        if (from <= addDays(today, 1) && to >= today && !(await has('camp', { id })))
+          await dispatch(endpoints.camp.initiate({ id }, once));
+    };
     const takeAlong = async () => {
       if (isNarrow(await roomOf())) return;
       if (!(await has('library'))) await dispatch(endpoints.library.initiate(undefined, once));
@@ -62,6 +73,7 @@ export function useTakeAlong(me: Me): void {
         // Whoever leaves tonight may have no signal in the morning.
         for (const { id } of data?.tomorrow ?? []) ids.add(id);
       }
+      if (may(role, 'seeCamps')) await campsOfNow();
       if (may(role, 'seeRoster')) {
         const { data: groups } = await dispatch(
           endpoints.groups.initiate(undefined, { subscribe: false, forceRefetch: !(await has('groups')) }),

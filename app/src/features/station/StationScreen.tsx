@@ -7,6 +7,7 @@ import { Screen } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
 import { longDay } from '../../ui/words';
 import { AthleteLine } from '../../parts/AthleteLine';
+import { CampNow } from './CampNow';
 
 /** The athletes in front of a station coach: tap one, log reps. Nothing is decided here. */
 export function StationScreen() {
@@ -18,6 +19,7 @@ export function StationScreen() {
     { refetchOnMountOrArgChange: true },
   );
   const { data: groups = [] } = api.useGroupsQuery();
+  const { data: camps = [] } = api.useCampsQuery(undefined, { refetchOnMountOrArgChange: true });
   if (isLoading || !me) return <Loading />;
   const rows = data?.pages.flatMap((page) => page.rows) ?? [];
   return (
@@ -40,6 +42,11 @@ export function StationScreen() {
           {problemOf(error).detail}
         </Blank>
       ) : null}
+      {camps
+        .filter((camp) => camp.from <= me.academy.today && camp.to >= me.academy.today)
+        .map((camp) => (
+          <CampNow key={camp.id} row={camp} me={me} />
+        ))}
       {!error && rows.length === 0 ? (
         <Blank title="Nobody is in your groups">An owner of the academy puts athletes into the groups that you were given.</Blank>
       ) : null}

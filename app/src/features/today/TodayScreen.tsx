@@ -1,4 +1,6 @@
 import type { Need, TodayRow } from '@wrightonic/contract';
+import { addDays } from '@wrightonic/core';
+import type { IsoDate } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -29,6 +31,29 @@ function Lesson({ row }: { readonly row: TodayRow }) {
       </Text>
     </LinkRow>
   );
+}
+
+/** Camps that run today or begin tomorrow. */
+function CampsNow({ today }: { readonly today: IsoDate }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const { data = [] } = api.useCampsQuery();
+  return data
+    .filter((camp) => camp.from <= addDays(today, 1) && camp.to >= today)
+    .map((camp) => (
+      <LinkRow
+        key={camp.id}
+        onPress={() =>
+          router.push(camp.from <= today && camp.state === 'published' ? `/camps/${camp.id}/board` : `/camps/${camp.id}`)
+        }
+        testID={`today-camp-${camp.name}`}
+      >
+        <Text variant="bodyMedium">{camp.name}</Text>
+        <Text variant="bodySmall" style={{ color: palette.soft }}>
+          {`Camp of ${camp.athletes}, ${camp.from > today ? 'begins tomorrow' : 'today'}${camp.state === 'published' ? '' : ', not published yet'}`}
+        </Text>
+      </LinkRow>
+    ));
 }
 
 const NEED_WORDS: Record<Need['kind'], string> = {
@@ -102,6 +127,7 @@ export function TodayScreen() {
               </Blank>
             )}
           </Section>
+          <CampsNow today={data.today} />
           <LinkRow onPress={() => router.push('/week')} testID="open-week">
             <Text variant="bodyMedium">The week</Text>
             <Text variant="bodySmall" style={{ color: palette.soft }}>

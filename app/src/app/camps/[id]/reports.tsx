@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { ReportsScreen } from '../../../features/camps/ReportsScreen';
+
+export default function Route() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <ReportsScreen id={id} />;
+}

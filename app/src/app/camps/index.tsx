@@ -1,0 +1,1 @@
+export { CampsScreen as default } from '../../features/camps/CampsScreen';

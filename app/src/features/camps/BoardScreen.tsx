@@ -1,0 +1,191 @@
+import type { CampRecord, Me } from '@wrightonic/contract';
+import { clockOf, rotationTimes } from '@wrightonic/core';
+import { useState } from 'react';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { api, problemOf } from '../../data/api';
+import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
+import { Row, Screen, Section } from '../../ui/layout';
+import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
+import { longDay } from '../../ui/words';
+import { firstOpen, momentWords, notSeen, stationsAt } from './board';
+import type { StationNow } from './board';
+import { Replan } from './Replan';
+import { mayRun, useCamp, useCampNow } from './use-camp';
+
+/** From this width on the board is read across a barn: names as large as the room for them allows. */
+const FAR_WIDTH = 1500;
+
+function StationTile({ at, next, far }: { readonly at: StationNow; readonly next: StationNow | null; readonly far: boolean }) {
+  const palette = usePalette();
+  const { station, campers, closed } = at;
+  const size = far ? 26 : 17;
+  return (
+    <View
+      style={[
+        styles.tile,
+        { borderColor: closed ? palette.clay : palette.line, backgroundColor: palette.sheet, minWidth: far ? 330 : 210 },
+      ]}
+    >
+      <View style={styles.head}>
+        <Text
+          style={{ fontSize: far ? 28 : 18, lineHeight: far ? 34 : 24, fontWeight: '600', color: palette.spruce, flexShrink: 1 }}
+          role="heading"
+          aria-level={3}
+        >
+          {station.name}
+        </Text>
+        <Text style={[styles.number, { fontSize: far ? 28 : 20, color: palette.soft }]}>
+          {`${campers.length}/${Math.min(station.capacity, station.kit ?? station.capacity)}`}
+        </Text>
+      </View>
+      {station.place === null ? null : <Text style={{ fontSize: far ? 18 : 13, color: palette.soft }}>{station.place}</Text>}
+      {closed ? <Text style={{ fontSize: size, color: palette.clay, fontWeight: '600' }}>closed</Text> : null}
+      {campers.map((c) => (
+        <Text key={c.athlete} style={{ fontSize: size, lineHeight: size * 1.3, color: palette.ink }}>
+          {`${c.name}${c.locked === null ? '' : ' · no throwing'}`}
+        </Text>
+      ))}
+      {!closed && campers.length === 0 ? <Text style={{ fontSize: size, color: palette.soft }}>nobody</Text> : null}
+      {next && next.campers.length > 0 ? (
+        <Text style={{ fontSize: far ? 18 : 13, lineHeight: far ? 24 : 18, color: palette.soft, paddingTop: SPACE.xs }}>
+          {`Then: ${next.campers.map((c) => c.name).join(', ')}`}
+        </Text>
+      ) : null}
+    </View>
+  );
+}
+
+/** Who has come: one tap each. */
+function Arrivals({ camp, day }: { readonly camp: CampRecord; readonly day: number }) {
+  const [checkIn, { error }] = api.useCheckInMutation();
+  const here = new Set(camp.arrivals.filter((a) => a.day === day).map((a) => a.athlete));
+  return (
+    <Section title="At the gate" note={`${here.size} of ${camp.athletes.length} have come`}>
+      {error ? <Caution>{problemOf(error).detail}</Caution> : null}
+      <Row>
+        {camp.athletes.map((a) => (
+          <Choice
+            key={a.athlete}
+            label={a.name}
+            chosen={here.has(a.athlete)}
+            onPress={() => void checkIn({ id: camp.id, body: { day, athlete: a.athlete, here: !here.has(a.athlete) } })}
+            testID={`here-${a.name}`}
+          />
+        ))}
+      </Row>
+    </Section>
+  );
+}
+
+function Board({ camp, me, day }: { readonly camp: CampRecord; readonly me: Me; readonly day: number }) {
+  const palette = usePalette();
+  const { width } = useWindowDimensions();
+  const far = width >= FAR_WIDTH;
+  const { moment, clock } = useCampNow(me, camp);
+  const [open, setOpen] = useState<'none' | 'gate' | 'replan'>('none');
+  const at = moment === null ? 0 : firstOpen(camp, day, moment);
+  const rotations = camp.days[day]!.rotations;
+  const shown = Math.min(at, rotations - 1);
+  const now = stationsAt(camp, day, shown);
+  const then = shown + 1 < rotations ? stationsAt(camp, day, shown + 1) : null;
+  const missing = notSeen(camp, day);
+  const times = rotationTimes(camp.days[day]!)[shown]!;
+  return (
+    <Screen width={2000}>
+      <View style={styles.top}>
+        <View style={{ flexShrink: 1 }}>
+          <Text variant={far ? 'headlineLarge' : 'headlineSmall'} role="heading" aria-level={1}>
+            {camp.name}
+          </Text>
+          <Text variant={far ? 'titleLarge' : 'bodyMedium'} style={{ color: palette.soft }} testID="board-moment">
+            {`${longDay(camp.days[day]!.date)} · ${moment ? momentWords(moment) : ''}`}
+          </Text>
+        </View>
+        <View style={{ alignItems: 'flex-end' }}>
+          <Text style={[styles.number, { fontSize: far ? 76 : 40, lineHeight: far ? 84 : 46, color: palette.ink }]}>{clock}</Text>
+          <Text variant={far ? 'titleMedium' : 'bodySmall'} style={{ color: palette.soft }}>
+            {`${moment?.state === 'on' ? 'until' : 'at'} ${clockOf(moment?.state === 'on' ? times.to : times.from)}`}
+          </Text>
+        </View>
+      </View>
+      {camp.broken.map((text) => (
+        <Caution key={text}>{text}</Caution>
+      ))}
+      {missing.length > 0 && moment?.state !== 'over' ? (
+        <Caution testID="board-missing">
+          {missing.length > 6
+            ? `${missing.length} were not seen at the gate yet.`
+            : `Not seen at the gate: ${missing.map((a) => a.name).join(', ')}.`}
+        </Caution>
+      ) : null}
+      <Section title={moment?.state === 'on' ? `Now, rotation ${shown + 1}` : `Rotation ${shown + 1}`} note={`of ${rotations}`}>
+        <View style={styles.tiles}>
+          {now.map((station, n) => (
+            <StationTile key={station.station.id} at={station} next={then?.[n] ?? null} far={far} />
+          ))}
+        </View>
+      </Section>
+      {mayRun(me) ? (
+        <Row>
+          <Action
+            kind="quiet"
+            label="At the gate"
+            onPress={() => setOpen(open === 'gate' ? 'none' : 'gate')}
+            testID="board-gate"
+          />
+          <Action
+            kind="quiet"
+            label="Something has happened"
+            disabled={at >= rotations}
+            onPress={() => setOpen(open === 'replan' ? 'none' : 'replan')}
+            testID="board-replan"
+          />
+        </Row>
+      ) : null}
+      {open === 'gate' ? <Arrivals camp={camp} day={day} /> : null}
+      {open === 'replan' ? (
+        <Replan camp={camp} day={day} from={at} late={missing.map((a) => a.athlete)} onDone={() => setOpen('none')} />
+      ) : null}
+    </Screen>
+  );
+}
+
+/** The live board: where everybody is, what is next, who is missing. */
+export function BoardScreen({ id }: { readonly id: string }) {
+  const { data: me } = api.useMeQuery();
+  const { data: camp, error, isLoading } = useCamp(id, true);
+  if (isLoading || !me) return <Loading />;
+  if (!camp)
+    return (
+      <Screen width={520}>
+        <Blank page title={problemOf(error).title}>
+          {problemOf(error).detail}
+        </Blank>
+      </Screen>
+    );
+  return <OfToday camp={camp} me={me} />;
+}
+
+function OfToday({ camp, me }: { readonly camp: CampRecord; readonly me: Me }) {
+  const { day } = useCampNow(me, camp);
+  if (day === null || camp.visits.length === 0)
+    return (
+      <Screen width={520}>
+        <Blank page title="There is no board today">
+          {camp.visits.length === 0
+            ? 'The camp has no schedule yet.'
+            : `The camp is on ${camp.days.map((d) => longDay(d.date)).join(', ')}.`}
+        </Blank>
+      </Screen>
+    );
+  return <Board camp={camp} me={me} day={day} />;
+}
+
+const styles = StyleSheet.create({
+  top: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.l },
+  tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
+  tile: { flexGrow: 1, flexBasis: 0, borderWidth: 1.5, borderRadius: 4, padding: SPACE.m, gap: 2 },
+  head: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s },
+  number: { fontFamily: NUMBER_FONT, fontWeight: '600', fontVariant: ['tabular-nums'] },
+});
