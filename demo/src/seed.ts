@@ -4,6 +4,7 @@ import type { IsoDate } from '@wrightonic/core';
 import { hashPassword, migrate, putGroup } from '@wrightonic/server';
 import type { User } from '@wrightonic/server';
 import { v7 as uuidv7 } from 'uuid';
+import { liveCamps } from './camps';
 import { bringInClips } from './film';
 import type { DemoClip, FilmFolders } from './film';
 import { livePast } from './past';
@@ -15,8 +16,8 @@ import type { Db, Stage } from './stage';
 /** Pasts that are lived at once. */
 const AT_ONCE = 3;
 
-/** Makes the demo's academy from nothing. @returns how many athletes were made */
-export async function seed(db: Db, today: IsoDate, folders: FilmFolders): Promise<number> {
+/** Makes the demo's academy from nothing. @param hour of the academy's clock, from 0 @returns how many athletes were made */
+export async function seed(db: Db, today: IsoDate, folders: FilmFolders, hour: number): Promise<number> {
   await migrate(db);
   const academy = uuidv7();
   await db('academies').insert({
@@ -77,5 +78,7 @@ export async function seed(db: Db, today: IsoDate, folders: FilmFolders): Promis
     for (const name of person.groups)
       await db('user_groups').insert({ academy_id: academy, user_id: id, group_id: groups.get(name)! });
   }
+  const station = PEOPLE.find((p) => p.role === 'station')!;
+  await liveCamps(stage, athletes, users.get(station)!, hour);
   return CHARACTERS.length;
 }

@@ -11,6 +11,11 @@ const again =
 const PATIENCE = 12;
 
 export const assignPlan = again(server.assignPlan);
+export const checkIn = again(server.checkIn);
+export const publishCamp = again(server.publishCamp);
+export const putCamp = again(server.putCamp);
+export const putGun = again(server.putGun);
+export const scheduleCamp = again(server.scheduleCamp);
 export const changeFocus = again(server.changeFocus);
 export const finishBodyCheck = again(server.finishBodyCheck);
 export const finishSession = again(server.finishSession);
