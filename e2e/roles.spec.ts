@@ -14,11 +14,11 @@ const CLOSED: Record<keyof typeof PEOPLE, RegExp> = {
   owner: /^$/,
   instructor: /desk\/(settings|bands)$/,
   station:
-    /^\/athletes\/(new|[^/]+(\/(intake|family|record|body|check|look|what|causes|what-if|plan|numbers|film|compare))?)$|hand-outs|my-delivery|my-numbers|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
+    /^\/athletes\/(new|[^/]+(\/(intake|family|record|body|check|look|what|causes|what-if|plan|numbers|film|compare))?)$|hand-outs|camps\/.*\/(build|reports)|my-delivery|my-numbers|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
   athlete:
-    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|hand-outs|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
+    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|hand-outs|camps|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
   guardian:
-    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|hand-outs|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
+    /^\/athletes(\/new|\/[^/]+\/(intake|body|check|look|what|causes|what-if))?$|group-run|hand-outs|camps|desk\/(settings|bands|findings|people|groups|guns|import|audit)$/,
 };
 
 /** What axe reads: between the two every screen. */
@@ -68,6 +68,8 @@ for (const { role, part, parts } of EACH)
     await signIn(coach);
     const { rows } = (await (await coach.request.get('/api/athletes?search=tavi')).json()) as { rows: { id: string }[] };
     const tavi = rows[0]!.id;
+    const camps = (await (await coach.request.get('/api/camps')).json()) as { id: string; name: string }[];
+    const camp = camps.find((c) => c.name === 'Barn weekend')!.id;
     await coach.close();
     page.on('pageerror', (error) => errors.push(error.message));
     // Whoever may see everything is refused nothing.
@@ -82,6 +84,8 @@ for (const { role, part, parts } of EACH)
       '/athletes',
       '/athletes/new',
       '/group-run',
+      '/camps',
+      ...['', '/build', '/board', '/reports'].map((p) => `/camps/${camp}${p}`),
       '/hand-outs',
       ...OF_ATHLETE.map((p) => `/athletes/${tavi}${p && `/${p}`}`),
       '/drills',

@@ -147,10 +147,10 @@ export async function liveCamps(
   await publishCamp(before, past);
   for (const day of [0, 1])
     for (const key of WAS) await campDay(stage, byKey.get(key)!, athletes.get(key)!, addDays(began, day), day);
-  const now = await on(stage, today);
+  const [eve, now] = [await on(stage, addDays(today, -1)), await on(stage, today)];
   const running = uuidv7();
   const start = clockOf(60 * Math.max(0, Math.min(19, hour - 1)));
-  await putCamp(now, running, {
+  await putCamp(eve, running, {
     ...camp,
     stations: stationsOf(stage, helper),
     name: 'Barn weekend',
@@ -158,7 +158,7 @@ export async function liveCamps(
     days: [dayOf(today, start), dayOf(addDays(today, 1), '09:00')],
     athletes: comers(IS, athletes),
   });
-  await scheduleCamp(now, running);
-  await publishCamp(now, running);
+  await scheduleCamp(eve, running);
+  await publishCamp(eve, running);
   for (const key of IS.slice(0, -2)) await checkIn(now, running, { day: 0, athlete: athletes.get(key)!, here: true });
 }

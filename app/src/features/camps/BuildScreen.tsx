@@ -3,7 +3,8 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
-import { Action, Caution, Loading } from '../../ui/controls';
+import { newId } from '../../data/ids';
+import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { Field } from '../../ui/Field';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { ComersPart } from './ComersPart';
@@ -11,7 +12,6 @@ import { DaysPart } from './DaysPart';
 import { emptyCamp, formOf, lacks } from './form';
 import { NumberField } from './NumberField';
 import { StationsPart } from './StationsPart';
-import { useCamp } from './use-camp';
 
 function Form({
   id,
@@ -112,18 +112,29 @@ function Form({
   );
 }
 
+/** In the address of a camp that is not there yet. */
+const NEW = 'new';
+
 /** Builds a camp, or changes one. */
 export function BuildScreen({ id }: { readonly id: string }) {
+  const isNew = id === NEW;
+  const [made] = useState(newId);
   const { data: me } = api.useMeQuery();
-  const { data: kept, isLoading, error } = useCamp(id);
+  const { data: kept, error } = api.useCampQuery({ id }, { skip: isNew, refetchOnMountOrArgChange: true });
   const { data: people } = api.usePeopleQuery();
-  const isNew = (error as { status?: number } | undefined)?.status === 404;
-  if (!me || !people || isLoading || (!kept && !isNew)) return <Loading />;
+  if (error && !kept)
+    return (
+      <Screen width={520}>
+        <Blank page title={problemOf(error).title}>
+          {problemOf(error).detail}
+        </Blank>
+      </Screen>
+    );
+  if (!me || !people || (!kept && !isNew)) return <Loading />;
   const coaches = people.people.filter((p) => p.role === 'owner' || p.role === 'instructor' || p.role === 'station');
   return (
     <Form
-      key={kept?.revision ?? 0}
-      id={id}
+      id={isNew ? made : id}
       me={me}
       kept={kept ?? null}
       coaches={coaches.map(({ id: person, name }) => ({ id: person, name }))}

@@ -3,7 +3,6 @@ import type { CampRow, Me } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
-import { newId } from '../../data/ids';
 import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
@@ -67,9 +66,7 @@ export function CampsScreen() {
     <Screen
       width={760}
       footer={
-        builds ? (
-          <Action label="Build a camp" onPress={() => router.push(`/camps/${newId()}/build`)} testID="camp-new" />
-        ) : undefined
+        builds ? <Action label="Build a camp" onPress={() => router.push('/camps/new/build')} testID="camp-new" /> : undefined
       }
     >
       <Text variant="headlineSmall" role="heading" aria-level={1}>

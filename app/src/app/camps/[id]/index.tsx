@@ -1,7 +1,8 @@
-import { useLocalSearchParams } from 'expo-router';
+import { Redirect, useLocalSearchParams } from 'expo-router';
 import { CampScreen } from '../../../features/camps/CampScreen';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <CampScreen id={id} />;
+  // Above a camp that is not there yet are all the others.
+  return id === 'new' ? <Redirect href="/camps" /> : <CampScreen id={id} />;
 }
