@@ -16,7 +16,7 @@ const SIGN_INS = { coach: 'bench-and-chalk', tavi: 'net-in-the-yard' };
 /** name, who, where (with @name for an athlete), size, scheme, and what to tap before the picture. */
 const VIEWS = [
   ['today', 'coach', '', PHONE, 'light', []],
-  ['athletes', 'coach', 'athletes', PHONE, 'light', []],
+  ['board', 'coach', 'camps', DESK, 'light', ['text=Barn weekend', 'wait', 'text=Open the board', 'wait']],
   ['intake', 'coach', '@noor/intake', PHONE, 'light', ['tab=Thoughts', 'wait']],
   ['body-check', 'coach', '@noor/body', PHONE, 'light', ['short-check', 'skip-step', 'skip-step', 'use-stand-in', 'wait']],
   ['athlete', 'coach', '@tavi', PHONE, 'light', []],

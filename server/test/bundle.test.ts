@@ -7,6 +7,7 @@ import { v4 as uuid } from 'uuid';
 import { AUTHORED } from '../src/bundle/out';
 import { BUNDLED, LEFT_OUT, REFERS } from '../src/bundle/tables';
 import { clipOf, webm } from './clip';
+import { BODY_EXAMPLES } from '../src/http/examples';
 import { addAthlete, eye, makeFocus, pitch, rowsBy, signedIn, startHarness, startSession, log } from './harness';
 import type { Client, Harness } from './harness';
 
@@ -33,6 +34,10 @@ async function academyOf(client: Client): Promise<string> {
   const id = await addAthlete(client, { name: '=SUM(A1) "Ada", Ωmega\u{1F3CF} O’Birch' });
   const other = await addAthlete(client, { name: 'Brück Ålder-Ñandu' });
   await client.put(`/groups/${uuid()}`, { name: 'Evening, late', athletes: [id, other] }).expect(200);
+  const camp = uuid();
+  await client.put(`/camps/${camp}`, BODY_EXAMPLES.putCamp!(id)).expect(200);
+  await client.post(`/camps/${camp}/schedule`).expect(200);
+  await client.put(`/camps/${camp}/arrivals`, { day: 1, athlete: id, here: true }).expect(200);
   await client.put(`/athletes/${id}/consents/${uuid()}`, { kind: 'film', given: true, by: 'Wim' }).expect(200);
   for (const [finding, answer] of [
     ['stall', 'yes'],

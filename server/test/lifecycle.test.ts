@@ -1,6 +1,8 @@
 import { EMPTY_INTAKE } from '@wrightonic/contract';
+import type { NewCamp } from '@wrightonic/contract';
 import { v4 as uuid } from 'uuid';
 import { ATHLETE_TABLES } from '../src/entry/lifecycle';
+import { BODY_EXAMPLES } from '../src/http/examples';
 import { clipOf, webm } from './clip';
 import { addAthlete, eye, makeFocus, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
@@ -73,6 +75,13 @@ async function lived(client: Client, NAME: string): Promise<string> {
   const file = webm(200);
   await client.put(`/athletes/${id}/clips/${uuid()}`, clipOf(file)).expect(200);
   await client.put(`/groups/${uuid()}`, { name: `Group ${uuid()}`, athletes: [id] }).expect(200);
+  const camp = uuid();
+  const built = BODY_EXAMPLES.putCamp!(id) as NewCamp;
+  await client.put(`/camps/${camp}`, built).expect(200);
+  await client.post(`/camps/${camp}/schedule`).expect(200);
+  await client.put(`/camps/${camp}/arrivals`, { day: 0, athlete: id, here: true }).expect(200);
+  const late = { day: 0, fromRotation: 1, type: 'athlete-late', id };
+  await client.post(`/camps/${camp}/replan`, { revision: 2, now: { day: 0, rotation: 0 }, changes: [late] }).expect(200);
   await client.put(`/invitations/${uuid()}`, { role: 'guardian', name: 'A guardian', athletes: [id], groups: [] }).expect(200);
   return id;
 }

@@ -165,6 +165,7 @@ async function show(element: React.ReactElement, cache: Cache) {
     element,
     {
       '/api/today': cache.today,
+      '/api/camps': [],
       '/api/athletes/a': cache.athlete,
       '/api/athletes/a/diagnosis': cache.diagnosis,
       '/api/athletes/a/plan': cache.plan,

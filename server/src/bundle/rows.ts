@@ -11,6 +11,9 @@ const LONG: Partial<Record<TableName, number>> = { plans: 5, diagnoses: 10, clip
 /** Columns by which a table's rows stand in one order: the id, or where there is none all that tells them apart. */
 const KEYS: Partial<Record<TableName, readonly string[]>> = {
   group_members: ['group_id', 'athlete_id'],
+  camp_arrivals: ['camp_id', 'athlete_id', 'day'],
+  camp_athletes: ['camp_id', 'athlete_id'],
+  camp_visits: ['camp_id', 'athlete_id', 'day', 'rotation'],
   load_days: ['athlete_id', 'on_date'],
   clip_measures: ['clip_id', 'observation_id'],
 };

@@ -15,40 +15,51 @@ import { mayRun, useCamp, useCampNow } from './use-camp';
 
 /** From this width on the board is read across a barn: names as large as the room for them allows. */
 const FAR_WIDTH = 1500;
+/** So many athletes at once have room for the largest letters. */
+const FEW = 32;
 
-function StationTile({ at, next, far }: { readonly at: StationNow; readonly next: StationNow | null; readonly far: boolean }) {
+/** Sizes of the board's letters, px. */
+interface Sizes {
+  readonly head: number;
+  readonly name: number;
+  readonly small: number;
+  readonly tile: number;
+}
+const NEAR: Sizes = { head: 18, name: 17, small: 13, tile: 210 };
+const FAR: Sizes = { head: 28, name: 26, small: 18, tile: 330 };
+const FAR_AND_FEW: Sizes = { head: 36, name: 34, small: 22, tile: 400 };
+const sizesFor = (width: number, athletes: number): Sizes => (width < FAR_WIDTH ? NEAR : athletes <= FEW ? FAR_AND_FEW : FAR);
+
+function StationTile({ at, next, sizes }: { readonly at: StationNow; readonly next: StationNow | null; readonly sizes: Sizes }) {
   const palette = usePalette();
   const { station, campers, closed } = at;
-  const size = far ? 26 : 17;
+  const { head, name, small, tile } = sizes;
   return (
     <View
-      style={[
-        styles.tile,
-        { borderColor: closed ? palette.clay : palette.line, backgroundColor: palette.sheet, minWidth: far ? 330 : 210 },
-      ]}
+      style={[styles.tile, { borderColor: closed ? palette.clay : palette.line, backgroundColor: palette.sheet, minWidth: tile }]}
     >
       <View style={styles.head}>
         <Text
-          style={{ fontSize: far ? 28 : 18, lineHeight: far ? 34 : 24, fontWeight: '600', color: palette.spruce, flexShrink: 1 }}
+          style={{ fontSize: head, lineHeight: 1.25 * head, fontWeight: '600', color: palette.spruce, flexShrink: 1 }}
           role="heading"
           aria-level={3}
         >
           {station.name}
         </Text>
-        <Text style={[styles.number, { fontSize: far ? 28 : 20, color: palette.soft }]}>
+        <Text style={[styles.number, { fontSize: head, color: palette.soft }]}>
           {`${campers.length}/${Math.min(station.capacity, station.kit ?? station.capacity)}`}
         </Text>
       </View>
-      {station.place === null ? null : <Text style={{ fontSize: far ? 18 : 13, color: palette.soft }}>{station.place}</Text>}
-      {closed ? <Text style={{ fontSize: size, color: palette.clay, fontWeight: '600' }}>closed</Text> : null}
+      {station.place === null ? null : <Text style={{ fontSize: small, color: palette.soft }}>{station.place}</Text>}
+      {closed ? <Text style={{ fontSize: name, color: palette.clay, fontWeight: '600' }}>closed</Text> : null}
       {campers.map((c) => (
-        <Text key={c.athlete} style={{ fontSize: size, lineHeight: size * 1.3, color: palette.ink }}>
+        <Text key={c.athlete} style={{ fontSize: name, lineHeight: 1.25 * name, color: palette.ink }}>
           {`${c.name}${c.locked === null ? '' : ' · no throwing'}`}
         </Text>
       ))}
-      {!closed && campers.length === 0 ? <Text style={{ fontSize: size, color: palette.soft }}>nobody</Text> : null}
+      {!closed && campers.length === 0 ? <Text style={{ fontSize: name, color: palette.soft }}>nobody</Text> : null}
       {next && next.campers.length > 0 ? (
-        <Text style={{ fontSize: far ? 18 : 13, lineHeight: far ? 24 : 18, color: palette.soft, paddingTop: SPACE.xs }}>
+        <Text style={{ fontSize: small, lineHeight: 1.35 * small, color: palette.soft, paddingTop: SPACE.xs }}>
           {`Then: ${next.campers.map((c) => c.name).join(', ')}`}
         </Text>
       ) : null}
@@ -82,6 +93,7 @@ function Board({ camp, me, day }: { readonly camp: CampRecord; readonly me: Me; 
   const palette = usePalette();
   const { width } = useWindowDimensions();
   const far = width >= FAR_WIDTH;
+  const sizes = sizesFor(width, camp.athletes.length);
   const { moment, clock } = useCampNow(me, camp);
   const [open, setOpen] = useState<'none' | 'gate' | 'replan'>('none');
   const at = moment === null ? 0 : firstOpen(camp, day, moment);
@@ -122,7 +134,7 @@ function Board({ camp, me, day }: { readonly camp: CampRecord; readonly me: Me; 
       <Section title={moment?.state === 'on' ? `Now, rotation ${shown + 1}` : `Rotation ${shown + 1}`} note={`of ${rotations}`}>
         <View style={styles.tiles}>
           {now.map((station, n) => (
-            <StationTile key={station.station.id} at={station} next={then?.[n] ?? null} far={far} />
+            <StationTile key={station.station.id} at={station} next={then?.[n] ?? null} sizes={sizes} />
           ))}
         </View>
       </Section>

@@ -1,0 +1,286 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import type { CampDifference, CampRecord, CampReports, CampRow, NewCamp } from '@wrightonic/contract';
+import { leavePage, ME, openPage } from '../../testing/page';
+import { BoardScreen } from './BoardScreen';
+import { BuildScreen } from './BuildScreen';
+import { CampScreen } from './CampScreen';
+import { CampsScreen } from './CampsScreen';
+import { newStation } from './form';
+import { ReportsScreen } from './ReportsScreen';
+
+const mockPush = jest.fn();
+const mockReplace = jest.fn();
+jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush, replace: mockReplace }) }));
+jest.mock('../../data/clock', () => ({
+  ...jest.requireActual('../../data/clock'),
+  clockIn: () => '09:05',
+  dayIn: () => '2026-05-04',
+}));
+
+const OWNER = { ...ME, role: 'owner' } as const;
+const camper = (athlete: string, name: string, locked: string | null = null): CampRecord['athletes'][number] => ({
+  athlete,
+  name,
+  group: null,
+  with: [],
+  visitor: false,
+  age: 13,
+  throws: 'R',
+  focus: [],
+  chosen: false,
+  throwBudget: 40,
+  locked,
+});
+const CAMP: CampRecord = {
+  id: 'c1',
+  name: 'Mill day',
+  place: 'The mill',
+  days: [{ date: '2026-05-04', start: '09:00', rotations: 3, minutes: 20, breaks: [] }],
+  stations: [
+    { ...newStation('s1', 'radar', null, []), name: 'Gun', place: 'South end' },
+    { ...newStation('s2', 'rest', null, []), name: 'Shade' },
+  ],
+  athletes: [camper('a', 'Al Tarn'), camper('b', 'Bo Marl', 'Throwing is locked.')],
+  forgetAfterDays: 60,
+  revision: 4,
+  state: 'published',
+  coaches: [],
+  visits: [0, 1, 2].flatMap((rotation) => [
+    { athlete: 'a', day: 0, rotation, station: rotation === 1 ? 's1' : 's2' },
+    { athlete: 'b', day: 0, rotation, station: 's2' },
+  ]),
+  changes: [],
+  arrivals: [{ day: 0, athlete: 'a' }],
+  broken: [],
+  cautions: ['Bo Marl: Throwing is locked.'],
+  worth: { score: 90, bound: 100 },
+  infeasible: null,
+};
+const row = (more: Partial<CampRow>): CampRow => ({
+  id: 'c1',
+  name: 'Mill day',
+  place: null,
+  from: '2026-05-04',
+  to: '2026-05-04',
+  athletes: 2,
+  state: 'published',
+  toErase: [],
+  ...more,
+});
+const open = (page: React.ReactElement, answers: Record<string, unknown>, me: object = OWNER) =>
+  openPage(page, { '/api/me': me, ...answers }, { rows: [], next: null });
+afterEach(async () => {
+  await leavePage();
+  mockPush.mockClear();
+  mockReplace.mockClear();
+});
+
+describe('the list', () => {
+  it('has those to come before those that were, and says how to begin where there are none', async () => {
+    open(<CampsScreen />, { '/api/camps': [row({}), row({ id: 'c0', name: 'Old one', state: 'over' })] });
+    fireEvent.press(await screen.findByTestId('camp-Old one'));
+    expect(mockPush).toHaveBeenCalledWith('/camps/c0');
+    expect(screen.getByText(/Now and to come/)).toBeTruthy();
+    await leavePage();
+    open(<CampsScreen />, { '/api/camps': [] });
+    expect(await screen.findByText('No camps yet')).toBeTruthy();
+    fireEvent.press(screen.getByTestId('camp-new'));
+    expect(mockPush).toHaveBeenLastCalledWith('/camps/new/build');
+  });
+
+  it('names whose time is over to everybody, and lets an owner alone erase them', async () => {
+    const due = [row({ state: 'over', toErase: [{ id: 'v', name: 'Vi Rook' }] })];
+    const { sent } = open(<CampsScreen />, { '/api/camps': due, '/api/camps/c1/erase-visitors': [] });
+    fireEvent.press(await screen.findByTestId('erase-visitors-Mill day'));
+    await waitFor(() => expect(sent.some((s) => s.method === 'POST')).toBe(true));
+    await leavePage();
+    open(<CampsScreen />, { '/api/camps': due }, { ...ME, role: 'instructor' });
+    expect(await screen.findByText(/Vi Rook/)).toBeTruthy();
+    expect(screen.queryByTestId('erase-visitors-Mill day')).toBeNull();
+  });
+});
+
+describe('a camp', () => {
+  it('shows who is where, what to know before, and how near the best it is', async () => {
+    open(<CampScreen id="c1" />, { '/api/camps/c1': CAMP });
+    expect(await screen.findByText('10.0 %')).toBeTruthy();
+    expect(screen.getByText('Bo Marl: Throwing is locked.')).toBeTruthy();
+    expect(screen.getAllByText(/Al Tarn/).length).toBeGreaterThan(0);
+    // It has begun: it is not planned whole any more.
+    expect(screen.queryByTestId('camp-schedule')).toBeNull();
+    fireEvent.press(screen.getByTestId('camp-board'));
+    expect(mockPush).toHaveBeenCalledWith('/camps/c1/board');
+  });
+
+  it('is not published before everybody has a place, and says why it cannot be held', async () => {
+    const draft: CampRecord = { ...CAMP, state: 'draft', visits: [], worth: null };
+    open(<CampScreen id="c1" />, { '/api/camps/c1': draft });
+    expect(await screen.findByTestId('camp-schedule')).toBeTruthy();
+    expect(screen.queryByTestId('camp-publish')).toBeNull();
+    await leavePage();
+    const full: CampRecord = { ...CAMP, infeasible: { reason: 'Two have nowhere to be.', relax: ['Two more places.'] } };
+    open(<CampScreen id="c1" />, { '/api/camps/c1': full });
+    expect(await screen.findByText('Two have nowhere to be. Two more places.')).toBeTruthy();
+  });
+
+  it('offers a station coach nothing that is not theirs', async () => {
+    open(<CampScreen id="c1" />, { '/api/camps/c1': CAMP }, { ...ME, role: 'station' });
+    expect(await screen.findByRole('heading', { name: 'Mill day' })).toBeTruthy();
+    for (const id of ['camp-build', 'camp-board', 'paper-reports', 'camp-reports-now'])
+      expect(screen.queryByTestId(id)).toBeNull();
+  });
+});
+
+describe('the board', () => {
+  it('says where everybody is now and then, who is missing, and takes arrivals by a tap', async () => {
+    const { sent } = open(<BoardScreen id="c1" />, { '/api/camps/c1': CAMP, '/api/camps/c1/arrivals': CAMP });
+    expect((await screen.findByTestId('board-moment')).props.children).toContain('Rotation 1, 15 minutes left');
+    expect(screen.getByText('Then: Al Tarn')).toBeTruthy();
+    expect(screen.getByText('Bo Marl · no throwing')).toBeTruthy();
+    expect(screen.getByText('Not seen at the gate: Bo Marl.')).toBeTruthy();
+    fireEvent.press(screen.getByTestId('board-gate'));
+    fireEvent.press(screen.getByTestId('here-Bo Marl'));
+    await waitFor(() => expect(sent.find((s) => s.method === 'PUT')?.body).toEqual({ day: 0, athlete: 'b', here: true }));
+  });
+
+  it('shows what a change would do before it is taken, and asks again when it is another change', async () => {
+    const difference: CampDifference = {
+      revision: 4,
+      moves: [{ athlete: { id: 'a', name: 'Al Tarn' }, day: 0, rotation: 1, from: 'Gun', to: 'Shade' }],
+      moved: 1,
+      broken: [],
+      infeasible: null,
+    };
+    const { sent } = open(<BoardScreen id="c1" />, {
+      '/api/camps/c1': CAMP,
+      '/api/camps/c1/replan/look': difference,
+      '/api/camps/c1/replan': CAMP,
+    });
+    fireEvent.press(await screen.findByTestId('board-replan'));
+    expect(
+      screen.getByTestId('replan-look').props.accessibilityState?.disabled ??
+        screen.getByTestId('replan-look').props['aria-disabled'],
+    ).toBe(true);
+    fireEvent.press(screen.getByTestId('replan-of-Gun'));
+    fireEvent.press(screen.getByTestId('replan-from-2'));
+    fireEvent.press(screen.getByTestId('replan-look'));
+    expect(await screen.findByText('Al Tarn, rotation 2: Gun → Shade')).toBeTruthy();
+    fireEvent.press(screen.getByTestId('replan-of-Shade'));
+    expect(screen.queryByText('Al Tarn, rotation 2: Gun → Shade')).toBeNull();
+    fireEvent.press(screen.getByTestId('replan-of-Shade'));
+    fireEvent.press(screen.getByTestId('replan-look'));
+    fireEvent.press(await screen.findByTestId('replan-take'));
+    const asked = {
+      revision: 4,
+      now: { day: 0, rotation: 0 },
+      changes: [{ day: 0, fromRotation: 1, type: 'station-closed', id: 's1' }],
+    };
+    await waitFor(() => expect(sent.at(-1)?.body).toEqual(asked));
+  });
+});
+
+describe('building', () => {
+  const build = () =>
+    open(<BuildScreen id="new" />, {
+      '/api/people': {
+        people: [{ id: 'p1', name: 'Mo Fenn', role: 'station', groups: [], athletes: [], signIn: 'mo', lastSeen: null }],
+        invitations: [],
+      },
+      '/api/groups': [
+        {
+          id: 'g1',
+          name: 'Early',
+          athletes: [
+            { id: 'a', name: 'Al Tarn' },
+            { id: 'b', name: 'Bo Marl' },
+          ],
+        },
+      ],
+    });
+
+  it('sends what was built: days, stations with who runs them, a whole group with its name', async () => {
+    const { sent } = build();
+    expect(await screen.findByText('Give the camp a name.')).toBeTruthy();
+    fireEvent.changeText(screen.getByTestId('camp-name'), ' Mill day ');
+    fireEvent.changeText(screen.getByTestId('rotations-0'), '5');
+    fireEvent.press(screen.getByTestId('day-more'));
+    fireEvent.press(screen.getByTestId('add-radar'));
+    fireEvent.press(screen.getByTestId('station-Radar'));
+    fireEvent.changeText(screen.getByTestId('station-throws'), '6');
+    fireEvent.press(screen.getByTestId('station-coach-Mo Fenn'));
+    fireEvent.press(screen.getByTestId('station-done'));
+    fireEvent.press(screen.getByTestId('add-group-Early'));
+    fireEvent.press(screen.getByTestId('comer-Al Tarn'));
+    fireEvent.press(screen.getByTestId('comer-visitor'));
+    fireEvent.press(screen.getByTestId('camp-save'));
+    await waitFor(() => expect(sent.some((s) => s.method === 'PUT')).toBe(true));
+    const body = sent.find((s) => s.method === 'PUT')!.body as NewCamp;
+    expect(body.name).toBe('Mill day');
+    expect(body.days.map((d) => [d.date, d.rotations])).toEqual([
+      ['2026-05-05', 5],
+      ['2026-05-06', 5],
+    ]);
+    expect(body.stations).toMatchObject([
+      { name: 'Radar', kind: 'radar', throwsPerVisit: 6, hard: true, coach: 'p1', drill: null },
+    ]);
+    expect(body.athletes).toEqual([
+      { athlete: 'a', group: 'Early', with: [], visitor: true },
+      { athlete: 'b', group: 'Early', with: [], visitor: false },
+    ]);
+  });
+
+  it('takes no number from what is none', async () => {
+    const { sent } = build();
+    fireEvent.changeText(await screen.findByTestId('camp-name'), 'Mill day');
+    for (const written of ['many', '-3', '2.5', '', '0']) fireEvent.changeText(screen.getByTestId('rotations-0'), written);
+    fireEvent.press(screen.getByTestId('camp-save'));
+    await waitFor(() => expect(sent.some((s) => s.method === 'PUT')).toBe(true));
+    expect((sent.find((s) => s.method === 'PUT')!.body as NewCamp).days[0]!.rotations).toBe(6);
+  });
+});
+
+it('reports say what each takes home, and why there is none', async () => {
+  const speed = { gun: null, first: null, last: null, change: null, sentence: 'No speed was read at the camp.' };
+  const reports: CampReports = {
+    camp: 'Mill day',
+    from: '2026-05-04',
+    to: '2026-05-04',
+    unit: 'mph',
+    totals: { athletes: 2, throws: 4, reps: 9, readTwice: 0, locked: 0 },
+    reports: [
+      {
+        athlete: { id: 'a', name: 'Al Tarn' },
+        age: 13,
+        speed,
+        throws: 4,
+        reps: 9,
+        focus: 'Let the hips go first.',
+        drills: [{ name: 'March and reach', cue: 'Light feet', reps: 9, good: 7 }],
+        home: [5, 7, 9, 11].map((day) => ({
+          date: `2026-05-${String(day).padStart(2, '0')}`,
+          minutes: 12,
+          throws: 0,
+          items: [{ drill: 'Wall hip fall', dose: '2 × 8', cue: 'Hip to the wall' }],
+        })),
+        homeWhy: null,
+      },
+      {
+        athlete: { id: 'b', name: 'Bo Marl' },
+        age: 12,
+        speed,
+        throws: 0,
+        reps: 0,
+        focus: null,
+        drills: [],
+        home: null,
+        homeWhy: 'No focus was chosen at the camp; home work is made for one.',
+      },
+    ],
+  };
+  open(<ReportsScreen id="c1" />, { '/api/camps/c1/reports': reports });
+  expect(await screen.findByText('March and reach: Light feet (7 of 9 good)')).toBeTruthy();
+  expect(screen.getAllByText(/Wall hip fall 2 × 8/)).toHaveLength(3);
+  fireEvent.press(screen.getByRole('button', { name: 'All 4 days' }));
+  expect(screen.getAllByText(/Wall hip fall 2 × 8/)).toHaveLength(4);
+  expect(screen.getByText('No focus was chosen at the camp; home work is made for one.')).toBeTruthy();
+});
