@@ -23,7 +23,12 @@ export async function camps(ctx: Context): Promise<CampRow[]> {
     .join('athletes', 'athletes.id', 'camp_athletes.athlete_id')
     .whereIn('camp_athletes.camp_id', ids)
     .orderBy('athletes.name')
-    .select('camp_athletes.camp_id', 'camp_athletes.visitor', 'athletes.id', 'athletes.name');
+    .select<(NamedId & { camp_id: string; visitor: number })[]>(
+      'camp_athletes.camp_id',
+      'camp_athletes.visitor',
+      'athletes.id',
+      'athletes.name',
+    );
   const placed = new Set(
     await ctx.tenant.from('camp_visits').whereIn('camp_id', ids).distinct('camp_id').pluck<string[]>('camp_id'),
   );

@@ -1,5 +1,5 @@
 import type { CampState } from '@wrightonic/contract';
-import { CAMP_CHANGES } from '@wrightonic/core';
+import type { CAMP_CHANGES } from '@wrightonic/core';
 import type { IsoDate, StationKind } from '@wrightonic/core';
 import { plainDay, weekDay } from '../../ui/words';
 
