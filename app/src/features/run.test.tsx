@@ -47,6 +47,15 @@ describe('a run without a connection', () => {
     expect(screen.getByText(`2/${item.sets * item.reps}`)).toBeTruthy();
   });
 
+  it('says once what is new today, with the first drill alone', async () => {
+    await startRun();
+    const fresh = plan.sessions[0]!.new!;
+    expect(fresh).toMatch(/^New today: /);
+    expect(screen.getByText(fresh)).toBeTruthy();
+    fireEvent.press(screen.getByTestId('next-drill'));
+    expect(screen.queryByText(fresh)).toBeNull();
+  });
+
   it('shows the known cheats after “off”, and takes the last tap back', async () => {
     const { entries } = await startRun();
     fireEvent.press(await screen.findByTestId('rep-off'));

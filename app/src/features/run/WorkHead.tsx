@@ -30,7 +30,7 @@ export function Cue({
   const { item, drill, closed, repeated, tired } = work;
   const shut = closed ?? state.dryOnly;
   const lines = [
-    ...(session.new !== null && work.at === 0 ? [`New today: ${session.new}`] : []),
+    ...(session.new !== null && work.at === 0 ? [session.new] : []),
     ...(item.aids.length > 0 ? [`With ${item.aids.map(kitName).join(', ')}`] : []),
     ...item.constraints.add.map((kit) => `New: ${kitName(kit)}`),
     ...item.constraints.remove.map((kit) => `Taken away: ${kit}`),
