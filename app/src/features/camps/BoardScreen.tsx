@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
+import { PageProblem } from '../../parts/PageProblem';
 import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
@@ -168,14 +169,7 @@ export function BoardScreen({ id }: { readonly id: string }) {
   const { data: me } = api.useMeQuery();
   const { data: camp, error, isLoading } = useCamp(id, true);
   if (isLoading || !me) return <Loading />;
-  if (!camp)
-    return (
-      <Screen width={520}>
-        <Blank page title={problemOf(error).title}>
-          {problemOf(error).detail}
-        </Blank>
-      </Screen>
-    );
+  if (!camp) return <PageProblem error={error} />;
   return <OfToday camp={camp} me={me} />;
 }
 

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { newId } from '../../data/ids';
-import { Action, Blank, Caution, Loading } from '../../ui/controls';
+import { PageProblem } from '../../parts/PageProblem';
+import { Action, Caution, Loading } from '../../ui/controls';
 import { Field } from '../../ui/Field';
 import { Panes, Row, Screen, Section } from '../../ui/layout';
 import { ComersPart } from './ComersPart';
@@ -122,14 +123,7 @@ export function BuildScreen({ id }: { readonly id: string }) {
   const { data: me } = api.useMeQuery();
   const { data: kept, error } = api.useCampQuery({ id }, { skip: isNew, refetchOnMountOrArgChange: true });
   const { data: people } = api.usePeopleQuery();
-  if (error && !kept)
-    return (
-      <Screen width={520}>
-        <Blank page title={problemOf(error).title}>
-          {problemOf(error).detail}
-        </Blank>
-      </Screen>
-    );
+  if (error && !kept) return <PageProblem error={error} />;
   if (!me || !people || (!kept && !isNew)) return <Loading />;
   const coaches = people.people.filter((p) => p.role === 'owner' || p.role === 'instructor' || p.role === 'station');
   return (

@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { useLibrary } from '../../data/use-library';
+import { PageProblem } from '../../parts/PageProblem';
 import { Action, Blank, Caution, Choice, Figure, Loading } from '../../ui/controls';
 import { saveFrom } from '../../ui/files';
 import { Row, Screen, Section } from '../../ui/layout';
@@ -90,14 +91,7 @@ export function CampScreen({ id }: { readonly id: string }) {
   const [picked, setPicked] = useState<number | null>(null);
   const { day: today } = useCampNow(me ?? NOBODY, camp);
   if (isLoading || !me) return <Loading />;
-  if (!camp)
-    return (
-      <Screen width={520}>
-        <Blank page title={problemOf(error).title}>
-          {problemOf(error).detail}
-        </Blank>
-      </Screen>
-    );
+  if (!camp) return <PageProblem error={error} />;
   const runs = mayRun(me);
   const day = Math.min(picked ?? today ?? 0, camp.days.length - 1);
   return (

@@ -4,7 +4,8 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../data/api';
+import { api } from '../../data/api';
+import { PageProblem } from '../../parts/PageProblem';
 import { Action, Blank, Figure, Loading } from '../../ui/controls';
 import { saveFrom } from '../../ui/files';
 import { Row, Screen, Section } from '../../ui/layout';
@@ -60,14 +61,7 @@ export function ReportsScreen({ id }: { readonly id: string }) {
   const palette = usePalette();
   const { data, error, isLoading } = api.useCampReportsQuery({ id }, { refetchOnMountOrArgChange: true });
   if (isLoading) return <Loading label="Making the reports" />;
-  if (!data)
-    return (
-      <Screen width={520}>
-        <Blank page title={problemOf(error).title}>
-          {problemOf(error).detail}
-        </Blank>
-      </Screen>
-    );
+  if (!data) return <PageProblem error={error} />;
   const { totals } = data;
   return (
     <Screen
