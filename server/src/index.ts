@@ -12,7 +12,8 @@ export { finishBodyCheck, putBodyCheck, putBodyReading } from './body-check/body
 export { putClipPart } from './film/clip-file';
 export { putClip, putMarks } from './film/clips';
 export { putConsent, putIntake } from './intake/intake';
-export { checkIn, putCamp } from './camp/camps';
+export { putCamp } from './camp/build';
+export { checkIn } from './camp/camps';
 export { publishCamp, scheduleCamp } from './camp/schedule';
 export { putGun } from './devices/guns';
 export { putGroup } from './people/groups';

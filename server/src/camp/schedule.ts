@@ -7,12 +7,13 @@ import { instantIn } from '../common/time';
 import type { Context } from '../common/context';
 import { academyLibrary } from '../library/library';
 import { conflict, wrongField } from '../problems';
-import { camp, namesOf, shareWithStations } from './camps';
+import { camp, namesOf } from './camps';
 import { membersOf } from './members';
 import type { KnownMember } from './members';
 import { requestOf } from './request';
 import { campRow, campRows, keepVisits, requireRevision } from './rows';
 import type { CampRows } from './rows';
+import { shareWithStations } from './share';
 
 /** Plans a camp that has not begun. @throws ProblemError 409 where it has, or where there is nobody to plan for */
 export async function scheduleCamp(ctx: Context, id: string): Promise<CampRecord> {
