@@ -227,6 +227,54 @@ it('stands in the calendars of those who come, with its times, once it is publis
   expect(await feed(stays!)).not.toContain('Camp:');
 });
 
+it('lets no throw that was thrown elsewhere today count twice, and sends nobody where it is not for them', async () => {
+  const [busy, free] = await people(2);
+  const child = await addAthlete(coach, {
+    name: 'Camper Young Rookwell',
+    birthDate: '2018-03-01',
+    heightM: 1.3,
+    massKg: 28,
+    level: 'beginner',
+  });
+  const id = uuid();
+  const older = DRILLS.find((d) => d.minAge > 8 && d.disciplines.includes('overhand') && d.throws === 'none')!;
+  const given = campOf([busy!, free!, child]);
+  await put(id, { ...given, stations: [...given.stations, station('For older ones', { kind: 'drill', drill: older.id })] });
+  const budget = async (athlete: string) => (await read(id)).athletes.find((a) => a.athlete === athlete)!.throwBudget;
+  const before = await budget(busy!);
+  await coach
+    .put(`/athletes/${busy!}/outings/${uuid()}`, { on: TODAY, pitches: 0, throws: 20, highEffort: 0, innings: 0 })
+    .expect(200);
+  expect([await budget(busy!), await budget(free!)]).toEqual([before - 20, before]);
+  const record = await scheduled(id);
+  expect(record.broken).toEqual([]);
+  for (const of of [0, 1]) expect(stationsOf(record, child, of)).not.toContain('For older ones');
+  expect(record.cautions.join()).toContain(
+    `For older ones is not for Camper Young Rookwell (its drill is for ages from ${older.minAge}).`,
+  );
+});
+
+it('is not published while somebody who was added has no place, and tells no worth of another camp', async () => {
+  const [first, second] = await people(2);
+  const id = uuid();
+  await put(id, campOf([first!]));
+  await scheduled(id);
+  const changed = await asSent(id);
+  const record = await put(id, { ...changed, athletes: [...changed.athletes, comes(second!)] });
+  expect([record.worth, record.broken.join()]).toEqual([null, expect.stringContaining('Camper B Rookwell')]);
+  const { body } = await coach.post(`/camps/${id}/publish`).expect(409);
+  expect(body.detail).toContain('Camper B Rookwell');
+  await scheduled(id);
+  await coach.post(`/camps/${id}/publish`).expect(200);
+  // What is past of somebody who comes to a running camp is nobody's fault.
+  at(TODAY, '09:45');
+  const late = await addAthlete(coach, { name: 'Camper Late Rookwell' });
+  const running = await asSent(id);
+  const joined = await put(id, { ...running, athletes: [...running.athletes, comes(late)] });
+  expect(joined.broken.join()).toContain('day 1, rotation 3');
+  expect(joined.broken.join()).not.toMatch(/day 1, rotation [12]\b/);
+});
+
 it('takes an athlete from the throwing once pain locks the arm, and leaves the rotations before alone', async () => {
   const ids = await people(4);
   const id = uuid();

@@ -1,4 +1,5 @@
 /** Camps as they are built and changed. */
+import { isDeepStrictEqual } from 'node:util';
 import { ROLE_NAMES } from '@wrightonic/contract';
 import type { CampRecord, NewCamp } from '@wrightonic/contract';
 import { within } from '../common/context';
@@ -37,8 +38,8 @@ export async function putCamp(ctx: Context, id: string, given: NewCamp): Promise
   await ctx.tenant.transaction(async (tenant) => {
     const inside = within(ctx, tenant);
     const known = await tenant.from('camps').where('id', id).forUpdate().first();
-    // The same once more, as its answer did not arrive.
     if (!known && given.revision !== 0) throw conflict('The camp is gone', 'Somebody has dropped this camp. Build it anew.');
+    // The same once more, as its answer did not arrive.
     const again = known && given.revision + 1 === known.revision && (await sameAs(inside, id, given));
     if (again) return;
     if (known) requireRevision(known, given.revision);
@@ -52,6 +53,10 @@ export async function putCamp(ctx: Context, id: string, given: NewCamp): Promise
       stations: JSON.stringify(given.stations),
       forget_after_days: given.forgetAfterDays,
       revision: given.revision + 1,
+      // What a schedule was worth and lacked is told of the camp that it was made for.
+      score: null,
+      bound_score: null,
+      infeasible: null,
     });
     await tenant.from('camp_athletes').where('camp_id', id).delete();
     await tenant.insertLinks(
@@ -84,19 +89,8 @@ async function sameAs(ctx: Context, id: string, given: NewCamp): Promise<boolean
     forgetAfterDays: row.forget_after_days,
     revision: given.revision,
   };
-  return JSON.stringify(sorted(kept)) === JSON.stringify(sorted(given));
+  return isDeepStrictEqual(kept, given);
 }
-
-/** The same value whatever order its keys came in. */
-const sorted = (value: unknown): unknown => {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (value === null || typeof value !== 'object') return value;
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([key, of]) => [key, sorted(of)]),
-  );
-};
 
 /** Places at stations, in rotations and of athletes that are no longer of the camp go. */
 async function forgetWhatIsGone(ctx: Context, id: string, { athletes, stations, days }: NewCamp): Promise<void> {

@@ -1,15 +1,17 @@
 /** Camps: listed, read, dropped, and who has come. */
-import type { CampCheckIn, CampRecord, CampRow, NamedId, NewCamp } from '@wrightonic/contract';
+import type { CampCheckIn, CampRecord, CampRow, NamedId } from '@wrightonic/contract';
 import { addDays, infeasibleInWords, violationsInWords } from '@wrightonic/core';
 import type { Library } from '@wrightonic/core';
 import { violationsOf } from '@wrightonic/core/camp';
 import type { Context } from '../common/context';
+import type { CampDbRow } from '../db/tables';
 import { erase } from '../entry/lifecycle';
 import { academyLibrary } from '../library/library';
 import { conflict, wrongField } from '../problems';
 import { membersOf } from './members';
-import { requestOf } from './request';
-import { campRow, campRows, mine, stateOf } from './rows';
+import type { KnownMember } from './members';
+import { notFor, requestOf } from './request';
+import { campRow, campRows, isStill, mine, nowOf, plannedBefore, stateOf } from './rows';
 
 const SHOWN = 60;
 
@@ -48,24 +50,21 @@ export async function camps(ctx: Context): Promise<CampRow[]> {
 
 export async function camp(ctx: Context, id: string): Promise<CampRecord> {
   const { row, visits, changes } = await campRows(ctx, id);
-  const dates = row.days.map((day) => day.date);
+  const now = nowOf(ctx, row);
+  // Of the rotation that is on some is thrown already: it counts as planned.
+  const begun = { ...now, rotation: now.rotation + 1 };
   const [members, library, people, arrivals] = await Promise.all([
-    membersOf(
-      ctx,
-      id,
-      row.first_on,
-      dates.filter((date) => date >= ctx.today),
-    ),
+    membersOf(ctx, id, {
+      first: row.first_on,
+      days: row.days.slice(now.day).map((day) => day.date),
+      planned: plannedBefore(row, visits, begun),
+    }),
     academyLibrary(ctx),
     ctx.tenant.from('users').whereIn('role', ['owner', 'instructor', 'station']).orderBy('name').select<NamedId[]>('id', 'name'),
     ctx.tenant.from('camp_arrivals').where('camp_id', id).orderBy(['day', 'athlete_id']).select('day', 'athlete_id'),
   ]);
   const names = namesOf(members, row.stations);
-  const today = dates.findIndex((date) => date >= ctx.today);
-  const broken =
-    visits.length === 0
-      ? []
-      : violationsOf(requestOf(row, members, library, changes), visits).filter((v) => today >= 0 && v.day >= today);
+  const broken = visits.length === 0 ? [] : violationsOf(requestOf(row, members, library, changes), visits).filter(isStill(now));
   return {
     id,
     name: row.name,
@@ -75,7 +74,7 @@ export async function camp(ctx: Context, id: string): Promise<CampRecord> {
     forgetAfterDays: row.forget_after_days,
     revision: row.revision,
     state: stateOf(row, visits.length > 0, ctx.today),
-    athletes: members.map(({ row: _, ...member }) => member),
+    athletes: members.map(({ row: _, highestEffort: __, ...member }) => member),
     coaches: people.map(({ id: person, name }) => ({ id: person, name })),
     visits,
     changes,
@@ -94,28 +93,19 @@ export const namesOf = (
 ): ReadonlyMap<string, string> =>
   new Map([...members.map((m) => [m.athlete, m.name] as const), ...stations.map((s) => [s.id, s.name] as const)]);
 
-function cautionsOf(
-  { days, stations }: Pick<NewCamp, 'days' | 'stations'>,
-  members: readonly {
-    readonly name: string;
-    readonly locked: string | null;
-    readonly focus: readonly unknown[];
-    readonly age: number;
-  }[],
-  library: Library,
-): string[] {
+function cautionsOf({ days, stations }: CampDbRow, members: readonly KnownMember[], library: Library): string[] {
   const locked = members.filter((m) => m.locked !== null);
   const unread = members.filter((m) => m.focus.length === 0);
-  const young = members.filter((m) =>
-    stations.some((s) => s.drill !== null && library.has(s.drill) && m.age < library.drill(s.drill).minAge),
-  );
+  const barred = stations.flatMap((station) => {
+    const whom = members.flatMap((member) => {
+      const why = notFor(station, member, library);
+      return why === null ? [] : [`${member.name} (${why})`];
+    });
+    return whom.length === 0 ? [] : [`${station.name} is not for ${whom.join(', ')}.`];
+  });
   return [
     ...locked.map((m) => `${m.name}: ${m.locked!}`),
-    ...(young.length > 0
-      ? [
-          `Too young for the drill of a station: ${young.map((m) => m.name).join(', ')}. Their coach gives them another one there.`,
-        ]
-      : []),
+    ...barred,
     ...(unread.length > 0
       ? [`Nobody has looked at ${unread.length} of them yet: their drills are as good as any until somebody has.`]
       : []),

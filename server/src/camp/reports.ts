@@ -1,6 +1,6 @@
 /** What goes home with each athlete of a camp. */
 import type { CampHomeDay, CampMember, CampReport, CampReports } from '@wrightonic/contract';
-import { ageOn, fromMph, spared, SPARED_UNDER, toMph, usualSpeeds, WEEKDAYS } from '@wrightonic/core';
+import { addDays, ageOn, fromMph, spared, SPARED_UNDER, toMph, usualSpeeds, WEEKDAYS } from '@wrightonic/core';
 import type { IsoDate, Library, PlanRequest, PlanSession, Vocabulary } from '@wrightonic/core';
 import { campGain } from '@wrightonic/core/camp';
 import type { Context } from '../common/context';
@@ -25,7 +25,7 @@ const NOT_AT_HOME: ReadonlySet<string> = new Set(['radar', 'hurdle', 'slope-boar
 export async function campReports(ctx: Context, id: string): Promise<CampReports> {
   const row = await campRow(ctx, id);
   const [members, library, words] = await Promise.all([
-    membersOf(ctx, id, row.first_on, []),
+    membersOf(ctx, id, { first: row.first_on, days: [] }),
     academyLibrary(ctx),
     academyWords(ctx),
   ]);
@@ -123,7 +123,8 @@ async function homeWork(
   library: Library,
 ): Promise<Pick<CampReport, 'home' | 'homeWhy'>> {
   if (!chosen) return { home: null, homeWhy: 'No focus was chosen at the camp; home work is made for one.' };
-  const on = to > ctx.today ? to : ctx.today;
+  const after = addDays(to, 1);
+  const on = after > ctx.today ? after : ctx.today;
   try {
     const plan = await ctx.think.plan(atHome(await planRequest(ctx, id, on, { weeks: WEEKS, games: [], pinned: [] })));
     const sessions = plan.sessions.filter((s) => s.items.length > 0);

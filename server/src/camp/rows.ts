@@ -1,7 +1,9 @@
 /** A camp as it is kept. */
-import type { CampState } from '@wrightonic/contract';
+import type { CampNow, CampState } from '@wrightonic/contract';
+import { clockOf, rotationTimes } from '@wrightonic/core';
 import type { Assignment, CampChange, IsoDate } from '@wrightonic/core';
 import type { Context } from '../common/context';
+import { instantIn } from '../common/time';
 import type { CampDbRow } from '../db/tables';
 import { conflict, notFound } from '../problems';
 
@@ -44,6 +46,32 @@ export async function campRows(ctx: Context, id: string, hold = false): Promise<
       id: athlete ?? station ?? '',
     })),
   };
+}
+
+/** The first rotation of a camp that is not over: what comes before is past. After the last day it is beyond all days. */
+export function nowOf({ academy: { timeZone }, now, today }: Context, { days }: Pick<CampDbRow, 'days'>): CampNow {
+  const at = days.findIndex((day) => day.date >= today);
+  const day = days[at];
+  if (!day) return { day: days.length, rotation: 0 };
+  const over = rotationTimes(day).filter(({ to }) => instantIn(timeZone, day.date, clockOf(to)) <= now);
+  return { day: at, rotation: over.length };
+}
+
+/** Whether something is of a rotation, or a day, that is not past. */
+export const isStill =
+  (now: CampNow) =>
+  ({ day, rotation }: { readonly day: number; readonly rotation?: number }): boolean =>
+    day > now.day || (day === now.day && (rotation ?? now.rotation) >= now.rotation);
+
+/** Throws of an athlete's stations before a rotation, on its day. */
+export function plannedBefore(
+  { stations }: Pick<CampDbRow, 'stations'>,
+  visits: readonly Assignment[],
+  { day, rotation }: CampNow,
+): (athlete: string) => number {
+  const throwsAt = new Map(stations.map((s) => [s.id, s.throwsPerVisit]));
+  const past = visits.filter((v) => v.day === day && v.rotation < rotation);
+  return (athlete) => past.filter((v) => v.athlete === athlete).reduce((sum, v) => sum + (throwsAt.get(v.station) ?? 0), 0);
 }
 
 /** @throws ProblemError 409 where somebody else has changed it in between */

@@ -11,7 +11,7 @@ import { camp, namesOf } from './camps';
 import { membersOf } from './members';
 import type { KnownMember } from './members';
 import { requestOf } from './request';
-import { campRow, campRows, keepVisits, requireRevision } from './rows';
+import { campRow, campRows, isStill, keepVisits, plannedBefore, requireRevision } from './rows';
 import type { CampRows } from './rows';
 import { shareWithStations } from './share';
 
@@ -21,7 +21,7 @@ export async function scheduleCamp(ctx: Context, id: string): Promise<CampRecord
   if (instantIn(ctx.academy.timeZone, row.first_on, row.days[0]!.start) <= ctx.now)
     throw conflict('The camp has begun', 'What is left of a camp that runs is planned anew from its board; what has been stays.');
   const days = row.days.map((day) => day.date);
-  const [members, library] = await Promise.all([membersOf(ctx, id, row.first_on, days), academyLibrary(ctx)]);
+  const [members, library] = await Promise.all([membersOf(ctx, id, { first: row.first_on, days }), academyLibrary(ctx)]);
   if (members.length === 0) throw conflict('Nobody comes', 'Add athletes to the camp first.');
   if (row.stations.length === 0) throw conflict('There is nowhere to go', 'Add stations to the camp first.');
   const schedule = await ctx.think.camp(requestOf(row, members, library, changes));
@@ -54,6 +54,9 @@ export async function publishCamp(ctx: Context, id: string): Promise<CampRecord>
     if (visits.length === 0) throw conflict('There is no schedule', 'Make a schedule first; station coaches would see nothing.');
     if (row.infeasible !== null)
       throw conflict('The camp cannot be held like this', `${row.infeasible.reason} ${row.infeasible.relax.join(' ')}`.trim());
+    const { broken } = await camp(inside, id);
+    if (broken.length > 0)
+      throw conflict('The schedule is not right any more', `${broken[0]!} Make it anew, and publish it then.`);
     if (row.published_at === null) await tenant.from('camps').where('id', id).update({ published_at: ctx.now });
     await shareWithStations(inside, id);
   });
@@ -75,12 +78,11 @@ async function replanned(ctx: Context, rows: CampRows, { now, changes }: CampRep
   if (!day) throw wrongField('now.day', `is no day of this camp: it has ${row.days.length}, counted from 0`);
   if (now.rotation > day.rotations) throw wrongField('now.rotation', `is no rotation of that day: it has ${day.rotations}`);
   if (rows.visits.length === 0) throw conflict('There is no schedule', 'Make a schedule first; there is nothing to plan anew.');
-  const members = await membersOf(
-    ctx,
-    row.id,
-    row.first_on,
-    row.days.slice(now.day).map((d) => d.date),
-  );
+  const members = await membersOf(ctx, row.id, {
+    first: row.first_on,
+    days: row.days.slice(now.day).map((d) => d.date),
+    planned: plannedBefore(row, rows.visits, now),
+  });
   for (const [n, change] of changes.entries()) {
     const of = row.days[change.day];
     if (!of || change.fromRotation >= of.rotations) throw wrongField(`changes[${n}]`, 'is of no rotation of this camp');
@@ -165,10 +167,7 @@ function differenceOf({ rows, members, schedule }: Replanned, { revision, now }:
     revision,
     moves,
     moved: schedule.moved,
-    broken: violationsInWords(
-      schedule.violations.filter((v) => v.day > now.day || (v.day === now.day && (v.rotation ?? now.rotation) >= now.rotation)),
-      names,
-    ),
+    broken: violationsInWords(schedule.violations.filter(isStill(now)), names),
     infeasible: infeasibleInWords(schedule.infeasible, names),
   };
 }

@@ -37,6 +37,7 @@ const athleteSchema = objectOf<CampAthlete>({
   locked: Joi.boolean().required(),
   group: text(60),
   with: listOf(text(60), CAMP_MOST.athletes),
+  notAt: listOf(text(60), CAMP_MOST.stations),
 });
 
 const stationSchema = objectOf<CampStation>({
@@ -82,6 +83,9 @@ const nobodyElse: Joi.CustomValidator<CampRequest> = (camp, helpers) => {
     return null;
   };
   const faults = [
+    ...camp.athletes.flatMap((a, n) =>
+      (a.notAt ?? []).map((id, k) => known(stations, id, 'station', ['athletes', n, 'notAt', k])),
+    ),
     ...camp.athletes.flatMap((a, n) => (a.with ?? []).map((id, k) => known(athletes, id, 'athlete', ['athletes', n, 'with', k]))),
     ...(camp.current ?? []).flatMap((a, n) => [
       known(athletes, a.athlete, 'athlete', ['current', n, 'athlete']),

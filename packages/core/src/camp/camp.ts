@@ -48,9 +48,13 @@ export const isHereAllDay = (camp: Camp, athlete: string, day: number): boolean 
 /** Athletes that a station takes at once. */
 export const placesAt = ({ capacity, kit }: CampStation): number => Math.min(capacity, kit ?? capacity);
 
+/** Whether a station is not for somebody, however many throws are left. */
+export const isBarred = ({ notAt }: CampAthlete, { id }: CampStation): boolean => notAt?.includes(id) ?? false;
+
 /** Whether an athlete may be sent to a station at all. Somebody whose arm is locked neither throws nor is read. */
 export const mayVisit = (athlete: CampAthlete, station: CampStation): boolean =>
   station.throwsPerVisit <= athlete.throwBudget &&
+  !isBarred(athlete, station) &&
   !(athlete.locked && (station.throwsPerVisit > 0 || station.hard || station.kind === 'radar'));
 
 /** Whether two rotations in a row are too hard for somebody. */
@@ -68,7 +72,7 @@ export function owedTo(athlete: CampAthlete, stations: readonly CampStation[]): 
   if (athlete.locked) return [];
   let left = athlete.throwBudget;
   return READ_KINDS.filter((kind) => {
-    const least = Math.min(...stations.filter((s) => s.kind === kind).map((s) => s.throwsPerVisit));
+    const least = Math.min(...stations.filter((s) => s.kind === kind && !isBarred(athlete, s)).map((s) => s.throwsPerVisit));
     if (!(least <= left)) return false;
     left -= least;
     return true;

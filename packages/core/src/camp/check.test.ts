@@ -66,6 +66,16 @@ describe('the rules of a camp', () => {
     expect(found).toEqual([rule]);
   });
 
+  it('let nobody to a station that is not for them, and owe no reading where none is', () => {
+    const barred = { ...CAMP, athletes: CAMP.athletes.map((a) => (a.id === 'a' ? { ...a, notAt: ['wall'] } : a)) };
+    expect(violationsOf(barred, sent(GOOD)).map((v) => [v.rule, v.athlete, v.station])).toEqual([
+      ['not-for', 'a', 'wall'],
+      ['not-for', 'a', 'wall'],
+    ]);
+    const unread = { ...CAMP, athletes: CAMP.athletes.map((a) => (a.id === 'b' ? { ...a, notAt: ['gun'] } : a)) };
+    expect(rulesOf({ ...GOOD, b: 'wss' }, unread)).toEqual(['not-for']);
+  });
+
   it('hold the throws of a day together, and leave older arms their hard rotations', () => {
     const older = { ...CAMP, athletes: CAMP.athletes.map((a) => ({ ...a, age: 15 })) };
     expect(rulesOf({ ...GOOD, a: 'glw' }, older)).toEqual([]);

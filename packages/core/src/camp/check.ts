@@ -1,5 +1,5 @@
 /** Which hard rules a schedule breaks. It reads the assignments alone and knows nothing of how they were found. */
-import { campOf, isHereAllDay, mayVisit, owedTo, placesAt, readingDays, tooHardInARow } from './camp';
+import { campOf, isBarred, isHereAllDay, mayVisit, owedTo, placesAt, readingDays, tooHardInARow } from './camp';
 import type { Camp } from './camp';
 import type { Assignment, CampAthlete, CampRequest, CampViolation } from './types';
 
@@ -89,7 +89,15 @@ function ofAthlete(camp: Camp, athlete: CampAthlete, day: number, visits: readon
   const at = (rotation: number) => visits.filter((v) => v.rotation === rotation).map((v) => camp.station(v.station));
   for (const { rotation, station: id } of visits) {
     const station = camp.station(id);
-    if (athlete.locked && !mayVisit({ ...athlete, throwBudget: Infinity }, station))
+    if (isBarred(athlete, station))
+      found.push({
+        rule: 'not-for',
+        ...who,
+        rotation,
+        station: id,
+        detail: `${id} is not for ${athlete.id}, who is sent there on ${inWords(day, rotation)}.`,
+      });
+    else if (athlete.locked && !mayVisit({ ...athlete, throwBudget: Infinity }, station))
       found.push({
         rule: 'lock',
         ...who,

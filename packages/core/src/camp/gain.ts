@@ -1,4 +1,6 @@
 /** What two days of one gun say of a camper's speed, and what they do not. */
+import { USUAL_SESSION_SPREAD_MPH } from '../progress/trend-filter';
+import { FULL_EFFORT, fromMph } from '../progress/spread';
 import { groupBy } from '../shared/group-by';
 import type { IsoDate } from '../shared/dates';
 import { tQuantile } from '../shared/distributions';
@@ -30,8 +32,6 @@ export interface CampGain {
   readonly sentence: string;
 }
 
-/** Throws at this effort and more are read as full ones. */
-const FULL = 90;
 /** One athlete’s throws of a day spread by about this share of their speed; it counts as so many readings. `house` */
 const SPREAD = { share: 0.018, weight: 6 } as const;
 const LEVEL = 0.95;
@@ -51,12 +51,12 @@ function gunOf(readings: readonly CampReading[]): string | null {
 
 /**
  * First against last day of the camp by the gun that read both. Its offset is the same on both days and falls out of the difference.
- * Spread of throws: that of the readings, drawn towards the usual one; intervals by Student’s t.
+ * Spread of throws: that of the readings, drawn towards the usual one; that of days: as the trend takes it to be. Intervals by Student’s t.
  * @param readings of the usual throw, all in `unit`
  * @param days how many days the camp has
  */
-export function campGain(readings: readonly CampReading[], days: number, unit: string): CampGain {
-  const full = readings.filter((r) => r.effort >= FULL);
+export function campGain(readings: readonly CampReading[], days: number, unit: 'mph' | 'km/h'): CampGain {
+  const full = readings.filter((r) => r.effort >= FULL_EFFORT);
   const gun = gunOf(full);
   if (gun === null)
     return {
@@ -66,7 +66,7 @@ export function campGain(readings: readonly CampReading[], days: number, unit: s
       change: null,
       sentence:
         readings.length > 0
-          ? `No throw at ${FULL} % and more was read: nothing is said of the speed.`
+          ? `No throw at ${FULL_EFFORT} % and more was read: nothing is said of the speed.`
           : 'No speed was read at the camp.',
     };
   const own = full.filter((r) => r.gun === gun);
@@ -103,7 +103,9 @@ export function campGain(readings: readonly CampReading[], days: number, unit: s
   const final = byDay.at(-1)!;
   const last = dayMean(final);
   const by = meanOf(final[1].map((r) => r.speed)) - meanOf(byDay[0]![1].map((r) => r.speed));
-  const error = t * Math.sqrt(variance * (1 / first.throws + 1 / last.throws));
+  // A day has its own form, which no number of its throws tells.
+  const form = 2 * fromMph(USUAL_SESSION_SPREAD_MPH, unit) ** 2;
+  const error = t * Math.sqrt(variance * (1 / first.throws + 1 / last.throws) + form);
   const differs = Math.abs(by) > error;
   return {
     gun,
@@ -112,8 +114,8 @@ export function campGain(readings: readonly CampReading[], days: number, unit: s
     change: { by: round(by, 1), error: round(error, 1), differs },
     sentence: `${inUnit(first, unit)} on the first day and ${inUnit(last, unit)} on the last, on ${gun}: ${saying(by, error, unit)} ${
       differs
-        ? `${by > 0 ? 'Faster' : 'Slower'} than throws differ by themselves; a few days show how the days went, and not yet what stays.`
-        : 'Throws of one athlete differ by as much by themselves: no change can be told from these days.'
+        ? `${by > 0 ? 'Faster' : 'Slower'} by more than days differ by themselves; a few days show how they went, and not yet what stays.`
+        : 'One athlete’s days differ by as much by themselves: no change can be told from these.'
     }`,
   };
 }

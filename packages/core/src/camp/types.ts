@@ -27,6 +27,8 @@ export interface CampAthlete {
   readonly group?: string;
   /** Athletes to be with, where that can be. */
   readonly with?: readonly string[];
+  /** Stations that are not for them: too young for the drill, the other discipline, effort beyond a clearance. */
+  readonly notAt?: readonly string[];
 }
 
 export interface CampStation {
@@ -79,6 +81,7 @@ export const CAMP_RULES = [
   'kit',
   'budget',
   'lock',
+  'not-for',
   'hard-in-a-row',
   'radar',
   'film',

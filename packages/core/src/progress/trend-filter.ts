@@ -101,6 +101,9 @@ function start(layout: Layout, base: number): Belief {
   return { mean, covariance };
 }
 
+/** How much a day's form moves all of its throws, usually: the middle of the grid, mph. */
+export const USUAL_SESSION_SPREAD_MPH = GRID.session[1]!;
+
 /** Level and slope some days on, and a new session effect. */
 function moveBy(layout: Layout, days: number, spreads: Spreads): Move {
   const q = spreads.slopeChange ** 2;

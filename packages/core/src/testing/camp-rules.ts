@@ -7,6 +7,7 @@ interface Camp {
     readonly age: number;
     readonly throwBudget: number;
     readonly locked: boolean;
+    readonly notAt?: readonly string[];
   }[];
   readonly stations: readonly {
     readonly id: string;
@@ -59,6 +60,7 @@ export function brokenRules(camp: Camp, sent: readonly Sent[]): string[] {
         if (places.length !== (here ? 1 : 0)) broken.push(`${a.id} is in ${places.length} places on ${day}/${r}`);
         const at = places[0] === undefined ? null : station[places[0]]!;
         throws += at?.throwsPerVisit ?? 0;
+        if (at && (a.notAt ?? []).includes(at.id)) broken.push(`${a.id} is at ${at.id}, which is not for them, on ${day}/${r}`);
         if (at && a.locked && (at.throwsPerVisit > 0 || at.hard || at.kind === 'radar'))
           broken.push(`${a.id} is locked and throws on ${day}/${r}`);
         if (at?.hard && hardBefore && a.age < 15) broken.push(`${a.id} throws hard twice in a row on ${day}/${r}`);
@@ -69,7 +71,10 @@ export function brokenRules(camp: Camp, sent: readonly Sent[]): string[] {
       const ends = day === 0 || day === camp.days.length - 1;
       if (!ends || a.locked || gone.length + late.length > 0) continue;
       const least = (kind: string) =>
-        Math.min(...camp.stations.filter((s) => s.kind === kind).map((s) => s.throwsPerVisit), Infinity);
+        Math.min(
+          ...camp.stations.filter((s) => s.kind === kind && !(a.notAt ?? []).includes(s.id)).map((s) => s.throwsPerVisit),
+          Infinity,
+        );
       const [radar, film] = [least('radar'), least('film')];
       if (radar <= a.throwBudget && !kinds.includes('radar')) broken.push(`${a.id} is not at the radar on ${day}`);
       if (film <= a.throwBudget - (radar <= a.throwBudget ? radar : 0) && !kinds.includes('film'))

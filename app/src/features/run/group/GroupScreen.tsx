@@ -1,7 +1,7 @@
 import { may } from '@wrightonic/contract';
 import type { Me } from '@wrightonic/contract';
-import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api } from '../../../data/api';
@@ -201,17 +201,6 @@ function Running({ me, line, change }: { readonly me: Me; readonly line: Line; r
 function OfToday({ me }: { readonly me: Me }) {
   const today = useToday(me);
   const [line, change] = useLine(me.id, today);
-  // Sent here with a line, as from a camp's station: it takes the place of the one before.
-  const { athletes, drill } = useLocalSearchParams<{ athletes?: string; drill?: string }>();
-  const router = useRouter();
-  const loaded = line !== null;
-  useEffect(() => {
-    if (!loaded || !athletes) return;
-    change({ athletes: athletes.split(',').slice(0, MOST_IN_LINE), drill: drill ?? null });
-    router.setParams({ athletes: undefined, drill: undefined });
-    // Once for each address that brings a line.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [loaded, athletes, drill]);
   if (line === null) return <Loading />;
   if (line.athletes.length === 0)
     return (

@@ -6,10 +6,7 @@ import { GroupScreen } from '../GroupScreen';
 import { BEGINS, questionsOf } from './class';
 
 const mockKept = new Map<string, unknown>();
-jest.mock('expo-router', () => ({
-  useRouter: () => ({ push: jest.fn(), replace: jest.fn(), setParams: jest.fn() }),
-  useLocalSearchParams: () => ({}),
-}));
+jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));
 jest.mock('../../../../data/storage', () => ({
   storage: { all: () => Promise.resolve([]), put: () => Promise.resolve(), remove: () => Promise.resolve() },
   lines: {
