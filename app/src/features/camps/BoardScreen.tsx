@@ -9,10 +9,11 @@ import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
 import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
 import { longDay } from '../../ui/words';
-import { firstOpen, momentWords, notSeen, stationsAt } from './board';
-import type { StationNow } from './board';
+import { firstOpen, momentWords, notSeen, stationsAt } from '../../parts/camp-board';
+import type { StationNow } from '../../parts/camp-board';
 import { Replan } from './Replan';
-import { mayRun, useCamp, useCampNow } from './use-camp';
+import { useCampNow } from '../../parts/use-camp-now';
+import { mayRun, useCamp } from './use-camp';
 
 /** From this width on the board is read across a barn: names as large as the room for them allows. */
 const FAR_WIDTH = 1500;

@@ -12,9 +12,10 @@ import { saveFrom } from '../../ui/files';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { weekDay } from '../../ui/words';
-import { focusVisits } from './board';
+import { focusVisits } from '../../parts/camp-board';
 import { Grid } from './Grid';
-import { mayRun, useCamp, useCampNow } from './use-camp';
+import { useCampNow } from '../../parts/use-camp-now';
+import { mayRun, useCamp } from './use-camp';
 import { daysText, STATE_WORDS } from './words';
 
 /** What a schedule comes to: how near it is to the best there could be. */
@@ -84,14 +85,18 @@ function Papers({ camp }: { readonly camp: CampRecord }) {
 
 /** One camp: what is to know, who is where when, and the next step. */
 export function CampScreen({ id }: { readonly id: string }) {
-  const palette = usePalette();
-  const router = useRouter();
   const { data: me } = api.useMeQuery();
   const { data: camp, error, isLoading } = useCamp(id);
-  const [picked, setPicked] = useState<number | null>(null);
-  const { day: today } = useCampNow(me ?? NOBODY, camp);
   if (isLoading || !me) return <Loading />;
-  if (!camp) return <PageProblem error={error} />;
+  return camp ? <Camp camp={camp} me={me} /> : <PageProblem error={error} />;
+}
+
+function Camp({ camp, me }: { readonly camp: CampRecord; readonly me: Me }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const [picked, setPicked] = useState<number | null>(null);
+  const { day: today } = useCampNow(me, camp);
+  const { id } = camp;
   const runs = mayRun(me);
   const day = Math.min(picked ?? today ?? 0, camp.days.length - 1);
   return (
@@ -168,6 +173,3 @@ export function CampScreen({ id }: { readonly id: string }) {
     </Screen>
   );
 }
-
-/** Stands in until it is known who asks. */
-const NOBODY = { academy: { timeZone: 'UTC', today: '1970-01-01' } } as Me;

@@ -1,3 +1,4 @@
+import { CAMP_MOST } from '@wrightonic/contract';
 import type { NamedId, NewCamp } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -11,8 +12,6 @@ import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { befriend, withComers, withoutComer } from './form';
 import type { ComerForm } from './form';
-
-const MOST = 80;
 
 function Details({
   comer,
@@ -108,7 +107,7 @@ export function ComersPart({
       ...(a.visitor ? ['this camp alone'] : []),
     ].join(' · ');
   return (
-    <Section title="Who comes" note={`${camp.athletes.length} of ${MOST} at most`}>
+    <Section title="Who comes" note={`${camp.athletes.length} of ${CAMP_MOST.athletes} at most`}>
       {camp.athletes.map((comer) =>
         comer.athlete === open ? (
           <Details
@@ -149,7 +148,7 @@ export function ComersPart({
           </Row>
         </View>
       ) : null}
-      <AthletePicker label="Add by name" chosen={[]} most={MOST} onChange={(picked) => add(picked, null)} />
+      <AthletePicker label="Add by name" chosen={[]} most={CAMP_MOST.athletes} onChange={(picked) => add(picked, null)} />
       <Row>
         <Action kind="plain" label="Somebody new" onPress={() => router.push('/athletes/new')} />
         <Action kind="plain" label="A list of them" onPress={() => router.push('/desk/import')} />

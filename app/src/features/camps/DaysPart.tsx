@@ -1,3 +1,4 @@
+import { CAMP_MOST } from '@wrightonic/contract';
 import { clockOf, rotationTimes } from '@wrightonic/core';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -9,8 +10,6 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { nextDay } from './form';
 import type { DayForm } from './form';
 import { NumberField } from './NumberField';
-
-const MOST_DAYS = 5;
 
 function Day({
   day,
@@ -96,7 +95,7 @@ export function DaysPart({
   readonly onChange: (days: readonly DayForm[]) => void;
 }) {
   return (
-    <Section title="When" note={`${days.length} of ${MOST_DAYS} days at most`}>
+    <Section title="When" note={`${days.length} of ${CAMP_MOST.days} days at most`}>
       {days.map((day, n) => (
         <Day
           key={n}
@@ -106,7 +105,7 @@ export function DaysPart({
           onDrop={days.length > 1 && n === days.length - 1 ? () => onChange(days.slice(0, -1)) : null}
         />
       ))}
-      {days.length < MOST_DAYS ? (
+      {days.length < CAMP_MOST.days ? (
         <Row>
           <Action kind="quiet" label="One day more" onPress={() => onChange([...days, nextDay(days)])} testID="day-more" />
         </Row>

@@ -4,7 +4,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useWide } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { stationsAt } from './board';
+import { stationsAt } from '../../parts/camp-board';
 
 /** Rotations by stations of a day: a table where there is room, one rotation under the other on a phone. */
 export function Grid({ camp, day, now }: { readonly camp: CampRecord; readonly day: number; readonly now?: number | null }) {

@@ -55,7 +55,9 @@ export function Replan({
   const [replan, replanning] = api.useReplanCampMutation();
   const [kind, setKind] = useState<Kind | 'limits'>(camp.broken.length > 0 ? 'limits' : 'station-closed');
   const [ids, setIds] = useState<readonly string[]>([]);
-  const [rotation, setRotation] = useState(from);
+  const [picked, setPicked] = useState(from);
+  // A rotation that has gone by meanwhile changes no more.
+  const rotation = Math.max(picked, from);
   const rotations = camp.days[day]!.rotations;
   const first = new Set(late);
   const things =
@@ -66,7 +68,7 @@ export function Replan({
           .sort((a, b) => Number(first.has(b.id)) - Number(first.has(a.id)));
   const body = {
     revision: camp.revision,
-    now: { day, rotation: kind === 'limits' ? from : Math.min(from, rotation) },
+    now: { day, rotation: from },
     changes: kind === 'limits' ? [] : ids.map((id): CampChange => ({ day, fromRotation: rotation, type: kind, id })),
   };
   const pick = (to: Kind | 'limits') => {
@@ -115,7 +117,7 @@ export function Replan({
                   label={String(n + 1)}
                   chosen={rotation === n}
                   onPress={() => {
-                    setRotation(n);
+                    setPicked(n);
                     setSeen(null);
                   }}
                   testID={`replan-from-${n + 1}`}

@@ -1,5 +1,5 @@
 import type { CampRecord, NewCamp } from '@wrightonic/contract';
-import { dayOfCamp, firstOpen, momentAt, momentWords, notSeen, stationsAt, wayOf } from './board';
+import { dayOfCamp, firstOpen, momentAt, momentWords, notSeen, stationsAt, wayOf } from '../../parts/camp-board';
 import { befriend, emptyCamp, formOf, lacks, newStation, nextDay, withComers, withoutComer } from './form';
 
 const station = (id: string, name: string) => ({ ...newStation(id, 'rest', null, []), name });

@@ -1,6 +1,6 @@
 /** A camp as it is built: what a new one, a new day and a new station begin with. */
 import type { CampRecord, NewCamp } from '@wrightonic/contract';
-import { addDays } from '@wrightonic/core';
+import { addDays, HARD_EFFORT } from '@wrightonic/core';
 import type { Drill, IsoDate, StationKind } from '@wrightonic/core';
 
 export type StationForm = NewCamp['stations'][number];
@@ -54,7 +54,6 @@ const NAMES: Record<StationKind, string> = {
 };
 /** Reps of a thrown drill that one visit has time for. `house` */
 const THROWS_A_VISIT = 10;
-const HARD_FROM = 90;
 
 /** A new station, under a name that no other has. */
 export function newStation(id: string, kind: StationKind, drill: Drill | null, others: readonly StationForm[]): StationForm {
@@ -72,7 +71,7 @@ export function newStation(id: string, kind: StationKind, drill: Drill | null, o
     drill: drill?.id ?? null,
     kit: null,
     ...USUAL[kind],
-    ...(thrown ? { throwsPerVisit: THROWS_A_VISIT, hard: drill.effort[1] >= HARD_FROM } : {}),
+    ...(thrown ? { throwsPerVisit: THROWS_A_VISIT, hard: drill.effort[1] >= HARD_EFFORT } : {}),
   };
 }
 

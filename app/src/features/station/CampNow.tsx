@@ -1,39 +1,48 @@
-import type { CampRow, Me } from '@wrightonic/contract';
-import { clockOf, minutesOf, momentOf, rotationTimes } from '@wrightonic/core';
+import type { CampRecord, CampRow, Me } from '@wrightonic/contract';
+import { clockOf, rotationTimes } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api } from '../../data/api';
-import { clockIn } from '../../data/clock';
+import { lines } from '../../data/storage';
 import { useLibrary } from '../../data/use-library';
+import { firstOpen, stationsAt } from '../../parts/camp-board';
+import type { Camper } from '../../parts/camp-board';
+import { useCampNow } from '../../parts/use-camp-now';
 import { Action } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 
-/** The stations of the camp of today that somebody runs: their line now and next, and the way to log it. */
+const LOOKS_EVERY_MS = 30_000;
+
+/** The stations of the camp of today that somebody runs. */
 export function CampNow({ row, me }: { readonly row: CampRow; readonly me: Me }) {
+  const { data: camp } = api.useCampQuery({ id: row.id }, { pollingInterval: LOOKS_EVERY_MS, refetchOnMountOrArgChange: true });
+  return camp ? <MyStations camp={camp} me={me} /> : null;
+}
+
+/** Their line now and next, and the way to log it. */
+function MyStations({ camp, me }: { readonly camp: CampRecord; readonly me: Me }) {
   const palette = usePalette();
   const router = useRouter();
   const { drill: look } = useLibrary();
-  const { data: camp } = api.useCampQuery({ id: row.id }, { pollingInterval: 30_000, refetchOnMountOrArgChange: true });
-  const day = camp ? camp.days.findIndex((d) => d.date === me.academy.today) : -1;
-  if (!camp || day < 0) return null;
-  const moment = momentOf(camp.days[day]!, minutesOf(clockIn(me.academy.timeZone)));
-  if (moment.state === 'over') return null;
-  const now = moment.state === 'on' ? moment.rotation : moment.next;
+  const { day, moment } = useCampNow(me, camp);
+  if (day === null || moment === null || moment.state === 'over') return null;
+  const now = firstOpen(camp, day, moment);
   const times = rotationTimes(camp.days[day]!);
-  const byId = new Map(camp.athletes.map((a) => [a.athlete, a]));
-  const lineAt = (station: string, rotation: number) =>
-    camp.visits
-      .filter((v) => v.day === day && v.rotation === rotation && v.station === station)
-      .flatMap((v) => byId.get(v.athlete) ?? []);
+  const stations = stationsAt(camp, day, now);
+  /** The group screen goes on with the line that the device keeps: this one takes its place. */
+  const run = async (line: readonly Camper[], drill: string | null) => {
+    await lines.put(me.id, camp.days[day]!.date, { athletes: line.map((a) => a.athlete), drill }).catch(() => undefined);
+    router.push('/group-run');
+  };
+  const then = now + 1 < times.length ? stationsAt(camp, day, now + 1) : [];
   return (
     <>
-      {camp.stations
-        .filter((station) => station.coach === me.id)
-        .map((station) => {
-          const line = lineAt(station.id, now);
-          const next = now + 1 < times.length ? lineAt(station.id, now + 1) : [];
+      {stations
+        .filter(({ station }) => station.coach === me.id)
+        .map(({ station, campers: line }) => {
+          const next = then.find((at) => at.station.id === station.id)?.campers ?? [];
           const drill = station.drill === null ? null : look(station.drill);
           return (
             <Section
@@ -62,12 +71,7 @@ export function CampNow({ row, me }: { readonly row: CampRow; readonly me: Me })
                 <Row>
                   <Action
                     label={`Run ${line.length === 1 ? line[0]!.name : `these ${line.length}`}`}
-                    onPress={() =>
-                      router.push({
-                        pathname: '/group-run',
-                        params: { athletes: line.map((a) => a.athlete).join(), ...(drill ? { drill: drill.id } : {}) },
-                      })
-                    }
+                    onPress={() => void run(line, drill?.id ?? null)}
                     testID={`run-station-${station.name}`}
                   />
                 </Row>
