@@ -250,7 +250,7 @@ it('lets no throw that was thrown elsewhere today count twice, and sends nobody 
   expect(record.broken).toEqual([]);
   for (const of of [0, 1]) expect(stationsOf(record, child, of)).not.toContain('For older ones');
   expect(record.cautions.join()).toContain(
-    `For older ones is not for Camper Young Rookwell (its drill is for ages from ${older.minAge}).`,
+    `For older ones is not for Camper Young Rookwell: its drill is for ages from ${older.minAge}.`,
   );
 });
 

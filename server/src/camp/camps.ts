@@ -97,11 +97,12 @@ function cautionsOf({ days, stations }: CampDbRow, members: readonly KnownMember
   const locked = members.filter((m) => m.locked !== null);
   const unread = members.filter((m) => m.focus.length === 0);
   const barred = stations.flatMap((station) => {
-    const whom = members.flatMap((member) => {
+    const whom = new Map<string, string[]>();
+    for (const member of members) {
       const why = notFor(station, member, library);
-      return why === null ? [] : [`${member.name} (${why})`];
-    });
-    return whom.length === 0 ? [] : [`${station.name} is not for ${whom.join(', ')}.`];
+      if (why !== null) whom.set(why, [...(whom.get(why) ?? []), member.name]);
+    }
+    return [...whom].map(([why, names]) => `${station.name} is not for ${names.join(', ')}: ${why}.`);
   });
   return [
     ...locked.map((m) => `${m.name}: ${m.locked!}`),
