@@ -39,22 +39,20 @@ export async function rulingsOf(ctx: Context, athlete: string): Promise<RulingRe
   }));
 }
 
-/**
- * What the judgement is asked: everything observed, each look by its own eye, the coach's words, the academy's numbers.
- * @param reps the athlete’s reps by day, where somebody is reading them already
- */
-export async function judgedOf(
-  ctx: Context,
-  id: string,
-  athlete: AthleteRecord,
-  reps: Promise<RepDays> = repDaysOf(ctx, id),
-): Promise<Judged> {
-  const coming = speedsOf(ctx, id, athlete.discipline);
+/** What of an athlete somebody is reading already. */
+interface Coming {
+  readonly repDays?: Promise<RepDays>;
+  readonly speeds?: Promise<readonly TrendReading[]>;
+}
+
+/** What the judgement is asked: everything observed, each look by its own eye, the coach's words, the academy's numbers. */
+export async function judgedOf(ctx: Context, id: string, athlete: AthleteRecord, coming: Coming = {}): Promise<Judged> {
+  const speedsComing = coming.speeds ?? speedsOf(ctx, id, athlete.discipline);
   const [observed, speeds, rulings, repDays, sizes] = await Promise.all([
-    evidenceOf(ctx, id, coming),
-    coming,
+    evidenceOf(ctx, id, speedsComing),
+    speedsComing,
     rulingsOf(ctx, id),
-    reps,
+    coming.repDays ?? repDaysOf(ctx, id),
     sizesOf(ctx, id),
   ]);
   const authors = [...new Set(observed.flatMap((o) => (o.evidence.kind === 'eye' && o.authorId ? [o.authorId] : [])))];
@@ -88,8 +86,8 @@ export async function currentDiagnosis(
   ctx: Context,
   id: string,
   athlete: AthleteRecord,
-  reps?: Promise<RepDays>,
+  coming?: Coming,
 ): Promise<Judged & { readonly result: Diagnosis }> {
-  const judged = await judgedOf(ctx, id, athlete, reps);
+  const judged = await judgedOf(ctx, id, athlete, coming);
   return { ...judged, result: await judgementOn(ctx, id, 'now', judged.request) };
 }

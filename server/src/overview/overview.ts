@@ -20,7 +20,7 @@ import {
   toMph,
   wordsForAthlete,
 } from '@wrightonic/core';
-import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate } from '@wrightonic/core';
+import type { AthleteWords, Diagnosis, DiagnosisRequest, FindingId, IsoDate, TrendReading, Vocabulary } from '@wrightonic/core';
 import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import { bodyHistories } from '../body/body-picture';
 import type { Context } from '../common/context';
@@ -30,6 +30,7 @@ import { loadOf, workloadOf } from '../load/load';
 import type { Load } from '../load/load';
 import { repDaysOf } from '../work/rep-days';
 import { trendOn } from '../common/standing';
+import { speedsOf } from '../devices/speeds';
 import { timelineOf } from './timeline';
 import { toRecord, profileOf, rowOf, athleteRecord } from '../athlete/athletes';
 import { toFocus, fociOf } from '../work/foci';
@@ -52,41 +53,39 @@ export async function workOf(
 export async function overview(ctx: Context, id: string): Promise<AthleteOverview> {
   const row = await rowOf(ctx, id);
   const athlete = toRecord(row);
-  const reps = repDaysOf(ctx, id);
-  const [foci, load, moves, { today, next }, timeline, histories, { result, observed, request, speeds }, consents] =
+  // Each is read once, and whoever needs another's rows waits for them alone.
+  const foci = fociOf(ctx, id);
+  const repDays = repDaysOf(ctx, id, foci);
+  const speeds = speedsOf(ctx, id, athlete.discipline);
+  const [all, load, moves, { today, next }, timeline, histories, { result, observed, request }, consents, speed, vocabulary] =
     await Promise.all([
-      fociOf(ctx, id),
+      foci,
       loadOf(ctx, id),
       movesOf(ctx, id, 6),
       comingOf(ctx, id),
-      timelineOf(ctx, id, reps),
+      timelineOf(ctx, id, repDays, foci),
       bodyHistories(ctx, id),
-      currentDiagnosis(ctx, id, athlete, reps),
+      currentDiagnosis(ctx, id, athlete, { repDays, speeds }),
       consentsOf(ctx, id),
+      speeds.then((readings) => speedOf(ctx, id, athlete, readings)),
+      academyWords(ctx),
     ]);
-  const active = foci.filter((f) => f.ended_at === null);
+  const active = all.filter((f) => f.ended_at === null);
   await rememberChance(ctx, row, active[0] ? (result.posterior[active[0].finding] ?? null) : null);
-  const speed =
-    speeds.length === 0 ? null : await trendOn(ctx, id, { on: ctx.today, athlete: profileOf(athlete), readings: speeds });
-  const inUnit = (value: number) =>
-    Math.round(10 * fromMph(toMph({ speed: value, unit: speeds[speeds.length - 1]!.unit }), ctx.academy.speedUnit)) / 10;
   return {
     id,
     athlete,
     age: ageOn(athlete.birthDate, ctx.today),
     chain: row.chain,
     foci: active.map((row) => (may(ctx.user.role, 'judge') ? storyOf(row, result, request) : toFocus(row, ctx.today))),
-    owned: foci.flatMap((f) => (f.state === 'owned' && f.course !== null ? [toFocus(f, ctx.today)] : [])),
+    owned: all.flatMap((f) => (f.state === 'owned' && f.course !== null ? [toFocus(f, ctx.today)] : [])),
     why: may(ctx.user.role, 'judge') ? (active[0]?.why ?? null) : null,
     today,
     next,
     workload: workloadOf(ctx, athlete, load),
     moves,
     timeline,
-    speed: speed && {
-      sentence: speed.sentence,
-      series: speed.series.map((p) => ({ date: p.date, level: inUnit(p.level), low: inUnit(p.low), high: inUnit(p.high) })),
-    },
+    speed,
     flags: result.flags,
     spurt: spurtOf(request.sizes ?? [], ctx.today),
     archived: Boolean(row.archived),
@@ -95,7 +94,7 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     clearance: standingClearance(load.clearances, ctx.today),
     measured: newestMeasures(observed),
     explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
-    told: observed.length === 0 ? null : await toldOf(ctx, row, active[0]?.finding ?? null, request, result),
+    told: observed.length === 0 ? null : toldOf(ctx, row, active[0]?.finding ?? null, request, result, vocabulary),
     filmConsent: consents.some((c) => c.kind === 'film' && c.given),
     body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
   };
@@ -116,21 +115,40 @@ const storyOf = (row: Parameters<typeof toFocus>[0], result: Diagnosis, request:
   worked: workedOnSince(request, row.finding, row.started_on),
 });
 
+/** What the speeds come to, in the academy's unit; null where there are none. */
+async function speedOf(
+  ctx: Context,
+  id: string,
+  athlete: AthleteRecord,
+  readings: readonly TrendReading[],
+): Promise<AthleteOverview['speed']> {
+  const newest = readings[readings.length - 1];
+  if (!newest) return null;
+  const { sentence, series } = await trendOn(ctx, id, { on: ctx.today, athlete: profileOf(athlete), readings });
+  const inUnit = (value: number) =>
+    Math.round(10 * fromMph(toMph({ speed: value, unit: newest.unit }), ctx.academy.speedUnit)) / 10;
+  return {
+    sentence,
+    series: series.map((p) => ({ date: p.date, level: inUnit(p.level), low: inUnit(p.low), high: inUnit(p.high) })),
+  };
+}
+
 /** What the judgement comes to in words for athlete and family. */
-async function toldOf(
+function toldOf(
   ctx: Context,
   row: AthleteDbRow,
   focus: FindingId | null,
   { evidence, schools }: DiagnosisRequest,
   diagnosis: Diagnosis,
-): Promise<AthleteWords> {
+  vocabulary: Vocabulary,
+): AthleteWords {
   return wordsForAthlete({
     diagnosis,
     evidence,
     focus,
     method: schools?.method ?? 'mixed',
     explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
-    vocabulary: await academyWords(ctx),
+    vocabulary,
     avoid: ageOn(row.birth_date, ctx.today) < SPARED_UNDER ? ctx.academy.words : [],
   });
 }

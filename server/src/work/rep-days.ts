@@ -1,5 +1,6 @@
 import type { IsoDate, WorkDone } from '@wrightonic/core';
 import type { Context } from '../common/context';
+import type { FocusDbRow } from '../db/tables';
 
 /** What was done, by day: counted from an index alone, however many reps there are. */
 export interface RepDays {
@@ -9,7 +10,15 @@ export interface RepDays {
   readonly work: readonly WorkDone[];
 }
 
-export async function repDaysOf(ctx: Context, athlete: string): Promise<RepDays> {
+/** @param coming the athlete’s foci, where somebody is reading them already */
+export async function repDaysOf(
+  ctx: Context,
+  athlete: string,
+  coming: PromiseLike<readonly Pick<FocusDbRow, 'id' | 'finding'>[]> = ctx.tenant
+    .from('foci')
+    .where('athlete_id', athlete)
+    .select('id', 'finding'),
+): Promise<RepDays> {
   const [rows, foci] = await Promise.all([
     ctx.tenant
       .from('reps')
@@ -17,7 +26,7 @@ export async function repDaysOf(ctx: Context, athlete: string): Promise<RepDays>
       .groupBy('on_date', 'judged', 'focus_id')
       .select('on_date', 'judged', 'focus_id')
       .count({ reps: '*' }),
-    ctx.tenant.from('foci').where('athlete_id', athlete).select('id', 'finding'),
+    coming,
   ]);
   const findingOf = new Map(foci.map((f) => [f.id, f.finding]));
   const days = new Map<IsoDate, { reps: number; good: number }>();
