@@ -30,7 +30,7 @@ const OUTING_WORDS: Record<OutingKind, string> = {
 const outingText = ({ kind, pitches, throws, caught, removed }: RowOf<'outings'>): string =>
   `${pitches > 0 ? `${pitches} pitches` : `${throws} throws`} ${OUTING_WORDS[kind]}${caught ? ', and caught' : ''}${removed ? ' (taken out of the load)' : ''}`;
 
-/** What a line says of a row of each table, and how many of the newest rows are read. Lists come as their length: nothing else is told of them. */
+/** How many of a table's newest rows are read, and which columns: what a line says of a row, and no more (plans are long). */
 const READ = {
   observations: { most: 200, columns: ['evidence'] },
   verdicts: { most: MOST, columns: ['from_rung', 'to_rung', 'reason'] },
@@ -42,12 +42,18 @@ const READ = {
   consents: { most: 20, columns: ['by_whom', 'given', 'kind'] },
   rulings: { most: 20, columns: ['author', 'finding', 'ruling', 'reason'] },
   session_notes: { most: 20, columns: ['text'] },
-} as const;
-type Dated = keyof typeof READ;
-type RowOf<N extends Dated> = Pick<AcademyTables[N], (typeof READ)[N]['columns'][number] & keyof AcademyTables[N]> & {
-  readonly on_date: IsoDate;
+} as const satisfies {
+  readonly [N in keyof AcademyTables]?: { readonly most: number; readonly columns: readonly (keyof AcademyTables[N])[] };
 };
+const FOCI = 10;
+type Dated = keyof typeof READ;
+type RowOf<N extends Dated> = Pick<AcademyTables[N], 'on_date' | ((typeof READ)[N]['columns'][number] & keyof AcademyTables[N])>;
 type Newest = { readonly [N in Dated]: readonly RowOf<N>[] };
+interface Line {
+  of_table: Dated;
+  on_date: IsoDate;
+  line: object;
+}
 
 /** Columns that hold JSON already: within other JSON they are taken for text where nobody says so. */
 const JSON_COLUMNS: ReadonlySet<string> = new Set(['evidence', 'steps']);
@@ -68,19 +74,13 @@ async function newestOf(ctx: Context, athlete: string): Promise<Newest> {
         ctx.tenant.raw(`json_object(${columns.map(asJson).join(', ')}) as line`),
       );
   });
-  const rows = await parts[0]!.unionAll(parts.slice(1), true);
+  const rows = await ctx.tenant.all(parts);
   const found = Object.fromEntries(Object.keys(READ).map((table) => [table, [] as object[]]));
   for (const { of_table: table, on_date, line } of rows) found[table]!.push({ on_date, ...line });
   return unchecked<Newest>(found);
 }
 
-interface Line {
-  of_table: Dated;
-  on_date: IsoDate;
-  line: object;
-}
-
-/** What happened with an athlete, newest first, a line each. @param foci all foci, newest first */
+/** What happened with an athlete, newest first, a line each. @param foci all of them, in any order */
 export async function timelineOf(
   ctx: Context,
   athlete: string,
@@ -92,6 +92,7 @@ export async function timelineOf(
   const family = ctx.reach === 'own';
   const byDay = new Map<IsoDate, Evidence[]>();
   for (const o of newest.observations) byDay.set(o.on_date, [...(byDay.get(o.on_date) ?? []), o.evidence]);
+  const started = [...worked].sort((a, b) => (a.started_on < b.started_on ? 1 : a.started_on > b.started_on ? -1 : 0));
   const entries: TimelineEntry[] = [
     ...[...byDay].map(([on, items]): TimelineEntry => ({ on, kind: 'observation', text: summary(items, !family) })),
     ...(family ? [] : newest.rulings).map((r): TimelineEntry => ({
@@ -139,7 +140,7 @@ export async function timelineOf(
       kind: 'consent',
       text: `${c.by_whom} ${c.given ? 'gave' : 'took back'} consent to ${c.kind === 'film' ? 'film' : 'share'}`,
     })),
-    ...worked.slice(0, 10).map((f): TimelineEntry => ({
+    ...started.slice(0, FOCI).map((f): TimelineEntry => ({
       on: f.started_on,
       kind: 'focus',
       text: `Focus: ${family ? findingById(f.finding).forAthlete : quoted(f.finding)}`,
