@@ -39,11 +39,6 @@ export class Tenant {
     return this.plain(table).where(`${table}.academy_id`, this.academy);
   }
 
-  /** Rows of several queries, each with an order and a limit of its own: added to the first of them, they would take over its order and limit. */
-  all<Row>(parts: readonly Knex.QueryBuilder<Columns, Row[]>[]): Knex.QueryBuilder<Columns, Row[]> {
-    return this.db.queryBuilder<Columns, Row[]>().unionAll([...parts], true);
-  }
-
   /** The academy's own row. */
   academyRow() {
     return this.db('academies').where('id', this.academy);

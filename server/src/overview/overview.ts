@@ -63,7 +63,7 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
       loadOf(ctx, id),
       movesOf(ctx, id, 6),
       comingOf(ctx, id),
-      timelineOf(ctx, id, repDays, foci),
+      timelineOf(ctx, id, repDays),
       bodyHistories(ctx, id),
       currentDiagnosis(ctx, id, athlete, { repDays, speeds }),
       consentsOf(ctx, id),

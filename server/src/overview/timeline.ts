@@ -3,8 +3,7 @@ import { findingById } from '@wrightonic/core';
 import type { Evidence, FindingId, IsoDate } from '@wrightonic/core';
 import type { Context } from '../common/context';
 import type { RepDays } from '../work/rep-days';
-import { unchecked } from '../boundary';
-import type { AcademyTables, FocusDbRow } from '../db/tables';
+import type { OutingDbRow } from '../db/tables';
 
 const MOST = 40;
 const quoted = (finding: FindingId): string => findingById(finding).title;
@@ -27,85 +26,55 @@ const OUTING_WORDS: Record<OutingKind, string> = {
   lesson: 'in another lesson',
   other: 'elsewhere',
 };
-const outingText = ({ kind, pitches, throws, caught, removed }: RowOf<'outings'>): string =>
+const outingText = ({ kind, pitches, throws, caught, removed }: OutingDbRow): string =>
   `${pitches > 0 ? `${pitches} pitches` : `${throws} throws`} ${OUTING_WORDS[kind]}${caught ? ', and caught' : ''}${removed ? ' (taken out of the load)' : ''}`;
 
-/** How many of a table's newest rows are read, and which columns: what a line says of a row, and no more (plans are long). */
-const READ = {
-  observations: { most: 200, columns: ['evidence'] },
-  verdicts: { most: MOST, columns: ['from_rung', 'to_rung', 'reason'] },
-  pain_reports: { most: MOST, columns: ['score', 'site', 'moment'] },
-  outings: { most: MOST, columns: ['kind', 'pitches', 'throws', 'caught', 'removed'] },
-  clearances: { most: MOST, columns: ['by_clinician'] },
-  plans: { most: 10, columns: ['weeks', 'assigned'] },
-  body_checks: { most: 20, columns: ['kind', 'steps', 'finished_at'] },
-  consents: { most: 20, columns: ['by_whom', 'given', 'kind'] },
-  rulings: { most: 20, columns: ['author', 'finding', 'ruling', 'reason'] },
-  session_notes: { most: 20, columns: ['text'] },
-} as const satisfies {
-  readonly [N in keyof AcademyTables]?: { readonly most: number; readonly columns: readonly (keyof AcademyTables[N])[] };
-};
-const FOCI = 10;
-type Dated = keyof typeof READ;
-type RowOf<N extends Dated> = Pick<AcademyTables[N], 'on_date' | ((typeof READ)[N]['columns'][number] & keyof AcademyTables[N])>;
-type Newest = { readonly [N in Dated]: readonly RowOf<N>[] };
-interface Line {
-  of_table: Dated;
-  on_date: IsoDate;
-  line: object;
-}
+/** Tables whose rows are of a day. */
+type Dated =
+  | 'observations'
+  | 'verdicts'
+  | 'pain_reports'
+  | 'outings'
+  | 'clearances'
+  | 'plans'
+  | 'body_checks'
+  | 'consents'
+  | 'rulings'
+  | 'session_notes';
 
-/** Columns that hold JSON already: within other JSON they are taken for text where nobody says so. */
-const JSON_COLUMNS: ReadonlySet<string> = new Set(['evidence', 'steps']);
-const asJson = (column: string) => `'${column}', ${JSON_COLUMNS.has(column) ? `json_extract(${column}, '$')` : column}`;
-
-/** The newest rows of every table, asked for in one question: each question costs more than its answer. */
-async function newestOf(ctx: Context, athlete: string): Promise<Newest> {
-  const parts = (Object.keys(READ) as Dated[]).map((table) => {
-    const { most, columns } = READ[table];
-    return ctx.tenant
-      .fromAny(table)
-      .where('athlete_id', athlete)
-      .orderBy('on_date', 'desc')
-      .limit(most)
-      .select<Line[]>(
-        ctx.tenant.raw(`'${table}' as of_table`),
-        'on_date',
-        ctx.tenant.raw(`json_object(${columns.map(asJson).join(', ')}) as line`),
-      );
-  });
-  const rows = await ctx.tenant.all(parts);
-  const found = Object.fromEntries(Object.keys(READ).map((table) => [table, [] as object[]]));
-  for (const { of_table: table, on_date, line } of rows) found[table]!.push({ on_date, ...line });
-  return unchecked<Newest>(found);
-}
-
-/** What happened with an athlete, newest first, a line each. @param foci all of them, in any order */
-export async function timelineOf(
-  ctx: Context,
-  athlete: string,
-  reps: Promise<RepDays>,
-  foci: Promise<readonly FocusDbRow[]>,
-): Promise<TimelineEntry[]> {
-  const [newest, { days }, worked] = await Promise.all([newestOf(ctx, athlete), reps, foci]);
+/** What happened with an athlete, newest first, a line each. */
+export async function timelineOf(ctx: Context, athlete: string, reps: Promise<RepDays>): Promise<TimelineEntry[]> {
+  const newest = <N extends Dated>(table: N, most = MOST) =>
+    ctx.tenant.from(table).where('athlete_id', athlete).orderBy('on_date', 'desc').limit(most);
+  const [observations, verdicts, pains, outings, clearances, plans, foci, checks, consents, rulings, notes, { days }] =
+    await Promise.all([
+      newest('observations', 200).select('on_date', 'evidence'),
+      newest('verdicts'),
+      newest('pain_reports'),
+      newest('outings'),
+      newest('clearances'),
+      // Without the plans themselves: they are long.
+      newest('plans', 10).select('on_date', 'weeks', 'assigned'),
+      ctx.tenant.from('foci').where('athlete_id', athlete).orderBy('started_on', 'desc').limit(10),
+      newest('body_checks', 20),
+      newest('consents', 20),
+      newest('rulings', 20),
+      newest('session_notes', 20),
+      reps,
+    ]);
   // What coaches write for coaches, and what they hold to be wrong, is not for the family’s page.
   const family = ctx.reach === 'own';
   const byDay = new Map<IsoDate, Evidence[]>();
-  for (const o of newest.observations) byDay.set(o.on_date, [...(byDay.get(o.on_date) ?? []), o.evidence]);
-  const started = [...worked].sort((a, b) => (a.started_on < b.started_on ? 1 : a.started_on > b.started_on ? -1 : 0));
+  for (const o of observations) byDay.set(o.on_date, [...(byDay.get(o.on_date) ?? []), o.evidence]);
   const entries: TimelineEntry[] = [
     ...[...byDay].map(([on, items]): TimelineEntry => ({ on, kind: 'observation', text: summary(items, !family) })),
-    ...(family ? [] : newest.rulings).map((r): TimelineEntry => ({
+    ...(family ? [] : rulings).map((r): TimelineEntry => ({
       on: r.on_date,
       kind: 'observation',
       text: `${r.author} overruled “${quoted(r.finding).toLowerCase()}” (${r.ruling === 'absent' ? 'not there' : r.ruling === 'root' ? 'the root' : 'there'}): ${r.reason}`,
     })),
-    ...(family ? [] : newest.session_notes).map((n): TimelineEntry => ({
-      on: n.on_date,
-      kind: 'note',
-      text: `Noted: ${n.text}`,
-    })),
-    ...newest.verdicts.map((v): TimelineEntry => ({
+    ...(family ? [] : notes).map((n): TimelineEntry => ({ on: n.on_date, kind: 'note', text: `Noted: ${n.text}` })),
+    ...verdicts.map((v): TimelineEntry => ({
       on: v.on_date,
       kind: 'move',
       text:
@@ -114,33 +83,33 @@ export async function timelineOf(
     ...days
       .slice(0, MOST)
       .map(({ on, reps, good }): TimelineEntry => ({ on, kind: 'session', text: `${reps} reps, ${good} good` })),
-    ...newest.pain_reports.map((p): TimelineEntry => ({
+    ...pains.map((p): TimelineEntry => ({
       on: p.on_date,
       kind: 'pain',
       text: `Pain ${p.score} at the ${p.site}, ${p.moment} the session`,
     })),
-    ...newest.outings.map((o): TimelineEntry => ({
+    ...outings.map((o): TimelineEntry => ({
       on: o.on_date,
       kind: 'outing',
       text: outingText(o),
     })),
-    ...newest.clearances.map((c): TimelineEntry => ({ on: c.on_date, kind: 'clearance', text: `Cleared by ${c.by_clinician}` })),
-    ...newest.plans.map((p): TimelineEntry => ({
+    ...clearances.map((c): TimelineEntry => ({ on: c.on_date, kind: 'clearance', text: `Cleared by ${c.by_clinician}` })),
+    ...plans.map((p): TimelineEntry => ({
       on: p.on_date,
       kind: 'plan',
       text: `Plan for ${p.weeks} weeks${p.assigned ? ', assigned' : ''}`,
     })),
-    ...newest.body_checks.map((c): TimelineEntry => ({
+    ...checks.map((c): TimelineEntry => ({
       on: c.on_date,
       kind: 'body',
       text: `${c.kind === 'short' ? 'Short body check' : 'Body check'}, ${c.steps.length} tests and sides${c.finished_at ? '' : ', not finished'}`,
     })),
-    ...newest.consents.map((c): TimelineEntry => ({
+    ...consents.map((c): TimelineEntry => ({
       on: c.on_date,
       kind: 'consent',
       text: `${c.by_whom} ${c.given ? 'gave' : 'took back'} consent to ${c.kind === 'film' ? 'film' : 'share'}`,
     })),
-    ...started.slice(0, FOCI).map((f): TimelineEntry => ({
+    ...foci.map((f): TimelineEntry => ({
       on: f.started_on,
       kind: 'focus',
       text: `Focus: ${family ? findingById(f.finding).forAthlete : quoted(f.finding)}`,
