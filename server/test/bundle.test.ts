@@ -8,6 +8,7 @@ import { AUTHORED } from '../src/bundle/out';
 import { BUNDLED, LEFT_OUT, REFERS } from '../src/bundle/tables';
 import { clipOf, webm } from './clip';
 import { BODY_EXAMPLES } from '../src/http/examples';
+import { keepReport } from './camp-steps';
 import { addAthlete, eye, makeFocus, pitch, rowsBy, signedIn, startHarness, startSession, log } from './harness';
 import type { Client, Harness } from './harness';
 
@@ -38,6 +39,7 @@ async function academyOf(client: Client): Promise<string> {
   await client.put(`/camps/${camp}`, BODY_EXAMPLES.putCamp!(id)).expect(200);
   await client.post(`/camps/${camp}/schedule`).expect(200);
   await client.put(`/camps/${camp}/arrivals`, { day: 1, athlete: id, here: true }).expect(200);
+  await keepReport(harness.db, { academy: client.academy, camp, athlete: id });
   await client.put(`/athletes/${id}/consents/${uuid()}`, { kind: 'film', given: true, by: 'Wim' }).expect(200);
   for (const [finding, answer] of [
     ['stall', 'yes'],

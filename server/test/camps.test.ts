@@ -2,13 +2,13 @@
 import type { CampDifference, CampRecord, CampReports, CampRow, NewCamp } from '@wrightonic/contract';
 import { addDays, DRILLS } from '@wrightonic/core';
 import { v4 as uuid } from 'uuid';
+import { campOf, comes, day, station, THROWN, TODAY } from './camp-steps';
 import { addAthlete, makeFocus, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
 import { getPdf, pdfText } from './pdf';
 
 let harness: Harness;
 let coach: Client;
-const TODAY = '2026-05-04';
 const at = (date: string, time = '08:00') => (harness.clock.now = new Date(`${date}T${time}:00Z`));
 beforeAll(async () => {
   harness = await startHarness();
@@ -20,43 +20,6 @@ beforeEach(async () => {
 afterAll(() => harness.close());
 afterEach(() => expect(harness.faults).toEqual([]));
 
-const THROWN = DRILLS.find((d) => d.throws === 'full' && d.part === null && d.disciplines.includes('overhand'))!.id;
-const station = (name: string, more: Partial<NewCamp['stations'][number]> = {}): NewCamp['stations'][number] => ({
-  id: uuid(),
-  name,
-  kind: 'rest',
-  place: null,
-  coach: null,
-  drill: null,
-  capacity: 8,
-  kit: null,
-  throwsPerVisit: 0,
-  hard: false,
-  ...more,
-});
-const day = (date: string): NewCamp['days'][number] => ({ date, start: '09:00', rotations: 4, minutes: 20, breaks: [] });
-const comes = (athlete: string, more: Partial<NewCamp['athletes'][number]> = {}): NewCamp['athletes'][number] => ({
-  athlete,
-  group: null,
-  with: [],
-  visitor: false,
-  ...more,
-});
-const campOf = (athletes: readonly string[], more: Partial<NewCamp> = {}): NewCamp => ({
-  name: 'Two days at the mill',
-  place: 'The mill',
-  days: [day(TODAY), day(addDays(TODAY, 1))],
-  stations: [
-    station('Gun', { kind: 'radar', throwsPerVisit: 4, hard: true, capacity: 3 }),
-    station('Film', { kind: 'film', throwsPerVisit: 3, capacity: 3 }),
-    station('Drill', { kind: 'drill', drill: THROWN, throwsPerVisit: 8 }),
-    station('Shade'),
-  ],
-  athletes: athletes.map((id) => comes(id)),
-  forgetAfterDays: 10,
-  revision: 0,
-  ...more,
-});
 const put = async (id: string, given: NewCamp): Promise<CampRecord> =>
   (await coach.put(`/camps/${id}`, given).expect(200)).body as CampRecord;
 const read = async (id: string, as = coach): Promise<CampRecord> => (await as.get(`/camps/${id}`).expect(200)).body as CampRecord;

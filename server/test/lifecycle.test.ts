@@ -4,6 +4,7 @@ import { v4 as uuid } from 'uuid';
 import { ATHLETE_TABLES } from '../src/entry/lifecycle';
 import { BODY_EXAMPLES } from '../src/http/examples';
 import { clipOf, webm } from './clip';
+import { keepReport } from './camp-steps';
 import { addAthlete, eye, makeFocus, rep, signedIn, startHarness, startSession } from './harness';
 import type { Client, Harness } from './harness';
 
@@ -81,6 +82,7 @@ async function lived(client: Client, NAME: string): Promise<string> {
   await client.post(`/camps/${camp}/schedule`).expect(200);
   await client.put(`/camps/${camp}/arrivals`, { day: 0, athlete: id, here: true }).expect(200);
   const late = { day: 0, fromRotation: 1, type: 'athlete-late', id };
+  await keepReport(harness.db, { academy: client.academy, camp, athlete: id });
   await client.post(`/camps/${camp}/replan`, { revision: 2, now: { day: 0, rotation: 0 }, changes: [late] }).expect(200);
   await client.put(`/invitations/${uuid()}`, { role: 'guardian', name: 'A guardian', athletes: [id], groups: [] }).expect(200);
   return id;

@@ -138,8 +138,9 @@ describe('a link for the family', () => {
     const { id, token } = await make();
     const { status, body } = await look(token);
     expect(status).toBe(200);
-    expect(body.sheet.better).toHaveLength(1);
-    expect(body.pictures).toHaveLength(1);
+    expect(body.kind).toBe('sheet');
+    expect(body.sheet.sheet.better).toHaveLength(1);
+    expect(body.sheet.pictures).toHaveLength(1);
     // That picture is cut short: the paper comes without it.
     const paper = await (await nobody()).post('/shared/pdf', { token });
     expect([paper.status, paper.headers['content-type']]).toEqual([200, 'application/pdf']);
@@ -176,7 +177,7 @@ describe('a link for the family', () => {
   it('shows no picture once consent to film is taken back', async () => {
     const { token } = await make();
     await coach.put(`/athletes/${athlete}/consents/${uuid()}`, { kind: 'film', given: false, by: 'Ørla Fenwyck' }).expect(200);
-    expect((await look(token)).body.pictures).toEqual([]);
+    expect((await look(token)).body.sheet.pictures).toEqual([]);
     await coach.put(`/athletes/${athlete}/consents/${uuid()}`, { kind: 'film', given: true, by: 'Ørla Fenwyck' }).expect(200);
   });
 

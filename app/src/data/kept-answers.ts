@@ -27,6 +27,7 @@ const KEPT_READS: ReadonlySet<string> = new Set<RouteName | 'rosterPages'>([
   'clip',
   'camps',
   'camp',
+  'athleteCamps',
 ]);
 /** An answer that is older is no help any more. */
 const DAYS_KEPT = 14;

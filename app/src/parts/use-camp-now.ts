@@ -8,7 +8,7 @@ import { dayOfCamp, momentAt } from './camp-board';
 const TICK_MS = 5_000;
 
 /** The clock of the academy, HH:MM, as it goes on. */
-function useClock(timeZone: string): string {
+export function useClock(timeZone: string): string {
   const [time, setTime] = useState(() => clockIn(timeZone));
   useEffect(() => {
     const timer = setInterval(() => setTime(clockIn(timeZone)), TICK_MS);

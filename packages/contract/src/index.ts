@@ -9,6 +9,7 @@ export * from './athlete/record';
 export * from './body/body';
 export * from './body/devices';
 export * from './camp/camp';
+export * from './camp/reports';
 export * from './commands/diagnosis';
 export * from './commands/gate';
 export * from './commands/plan';

@@ -71,6 +71,7 @@ const OF_ACADEMY: ReadonlySet<BundledTable> = new Set([
   'camp_visits',
   'camp_changes',
   'camp_arrivals',
+  'camp_reports',
 ]);
 const OF_ATHLETE: ReadonlySet<BundledTable> = new Set(BUNDLED.filter((table) => !OF_ACADEMY.has(table) && table !== 'athletes'));
 

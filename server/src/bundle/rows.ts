@@ -13,6 +13,7 @@ const KEYS: Partial<Record<TableName, readonly string[]>> = {
   group_members: ['group_id', 'athlete_id'],
   camp_arrivals: ['camp_id', 'athlete_id', 'day'],
   camp_athletes: ['camp_id', 'athlete_id'],
+  camp_reports: ['camp_id', 'athlete_id'],
   camp_visits: ['camp_id', 'athlete_id', 'day', 'rotation'],
   load_days: ['athlete_id', 'on_date'],
   clip_measures: ['clip_id', 'observation_id'],

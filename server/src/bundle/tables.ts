@@ -17,6 +17,7 @@ export const BUNDLED = [
   'camp_visits',
   'camp_changes',
   'camp_arrivals',
+  'camp_reports',
   'own_drills',
   'own_findings',
   'own_ladders',

@@ -1,14 +1,14 @@
-/** A camp on paper: reports to take home, and run sheets for stations and athletes. */
-import type { CampPaperQuery, CampRecord, CampReport, CampReports, Download } from '@wrightonic/contract';
+/** A camp on paper: run sheets for stations, coaches and athletes, and the reports to take home. */
+import type { CampPaperQuery, CampRecord, Download, NamedId } from '@wrightonic/contract';
 import { clockOf, dayInWords, rotationTimes } from '@wrightonic/core';
 import type { Content } from 'pdfmake/interfaces';
 import type { Context } from '../common/context';
 import { academyLibrary } from '../library/library';
 import { bullets, heading, line, newPage, soft, table, together } from '../report/paper';
-import type { Paper } from '../report/paper';
 import { footOf, pdf } from '../report/papers';
 import { conflict } from '../problems';
 import { camp } from './camps';
+import { reportsPaper } from './report-paper';
 import { campReports } from './reports';
 
 export async function campPaper(ctx: Context, id: string, { of }: CampPaperQuery): Promise<Download> {
@@ -21,10 +21,17 @@ export async function campPaper(ctx: Context, id: string, { of }: CampPaperQuery
   if (data.visits.length === 0) throw conflict('There is no schedule', 'Make a schedule first; the run sheets are made from it.');
   const library = await academyLibrary(ctx);
   const drillOf = (drill: string | null) => (drill !== null && library.has(drill) ? library.drill(drill) : null);
-  const content =
-    of === 'stations'
-      ? data.stations.map((station) => stationPage(data, station, drillOf(station.drill)))
-      : data.athletes.map((athlete) => athletePage(data, athlete));
+  const pages: Record<Exclude<CampPaperQuery['of'], 'reports'>, () => Content[][]> = {
+    stations: () => data.stations.map((station) => stationPage(data, station, drillOf(station.drill))),
+    coaches: () => data.coaches.filter((c) => data.stations.some((s) => s.coach === c.id)).map((c) => coachPage(data, c)),
+    athletes: () => data.athletes.map((athlete) => athletePage(data, athlete)),
+  };
+  const content = pages[of]();
+  if (content.length === 0)
+    throw conflict(
+      'No station has a coach',
+      'Say at each station who runs it; the run sheets of the coaches are made from that.',
+    );
   return pdf(ctx, `${data.name} ${of}`, {
     title: of === 'stations' ? 'Run sheets of the stations' : 'Where to go',
     whose: `${data.name}, ${dates(data.days.map((d) => d.date))}`,
@@ -51,7 +58,6 @@ function stationPage(
   } | null,
 ): Content[] {
   const times = timesOf(data);
-  const nameOf = new Map(data.athletes.map((a) => [a.athlete, a]));
   const coach = data.coaches.find((c) => c.id === station.coach)?.name;
   return [
     heading([station.name, ...(station.place === null ? [] : [station.place]), ...(coach ? [coach] : [])].join(', ')),
@@ -66,19 +72,44 @@ function stationPage(
       soft(dayInWords(day.date)),
       table(
         ['When', 'Who'],
-        times[n]!.map((time, rotation) => [
-          time,
-          data.visits
-            .filter((v) => v.station === station.id && v.day === n && v.rotation === rotation)
-            .map((v) => nameOf.get(v.athlete))
-            .filter((a) => a !== undefined)
-            .map((a) => `${a.name}${a.locked === null ? '' : ' (no throwing)'}`)
-            .sort()
-            .join(', ') || 'nobody',
-        ]),
+        times[n]!.map((time, rotation) => [time, who(data, station.id, n, rotation) || 'nobody']),
         [86, '*'],
       ),
     ]),
+  ];
+}
+
+/** Who is at a station in a rotation; nothing where nobody is. */
+function who(data: CampRecord, station: string, day: number, rotation: number): string {
+  const there = new Set(
+    data.visits.filter((v) => v.station === station && v.day === day && v.rotation === rotation).map((v) => v.athlete),
+  );
+  return data.athletes
+    .filter((a) => there.has(a.athlete))
+    .map((a) => `${a.name}${a.locked === null ? '' : ' (no throwing)'}`)
+    .sort()
+    .join(', ');
+}
+
+/** All stations of one coach through the days. */
+function coachPage(data: CampRecord, { id, name }: NamedId): Content[] {
+  const times = timesOf(data);
+  const own = data.stations.filter((s) => s.coach === id);
+  return [
+    heading(name),
+    line(`Runs ${own.map((s) => (s.place === null ? s.name : `${s.name} (${s.place})`)).join(', ')}.`),
+    ...data.days.map((day, n) =>
+      together(
+        soft(dayInWords(day.date)),
+        table(
+          ['When', 'Station', 'Who'],
+          times[n]!.flatMap((time, rotation) =>
+            own.map((s, k) => [k === 0 ? time : '', s.name, who(data, s.id, n, rotation) || 'nobody']),
+          ),
+          [86, 110, '*'],
+        ),
+      ),
+    ),
   ];
 }
 
@@ -104,37 +135,3 @@ function athletePage(data: CampRecord, athlete: CampRecord['athletes'][number]):
     ),
   ];
 }
-
-/** @returns one page, or a few, for each athlete */
-export const reportsPaper = (reports: CampReports, foot: string): Paper => ({
-  title: reports.camp,
-  whose: reports.from === reports.to ? dayInWords(reports.from) : `${dayInWords(reports.from)} to ${dayInWords(reports.to)}`,
-  foot,
-  content: reports.reports.flatMap((report, n) => [...(n === 0 ? [] : [newPage()]), ...reportPage(report)]),
-});
-
-const reportPage = ({ athlete, speed, focus, drills, home, homeWhy, throws, reps }: CampReport): Content[] => [
-  heading(athlete.name),
-  line(`${reps} reps on the days of the camp, ${throws} of them throws.`),
-  heading('Speed'),
-  line(speed.sentence),
-  heading('What we work on'),
-  line(focus ?? 'No focus was chosen at the camp.'),
-  heading('To remember'),
-  drills.length > 0
-    ? bullets(drills.map((d) => `${d.name}: ${d.cue} (${d.good} of ${d.reps} good)`))
-    : line('No drill was logged at the camp.'),
-  heading('Four weeks at home'),
-  ...(home === null
-    ? [line(homeWhy ?? 'There is no home work.')]
-    : home.map((day) =>
-        together(
-          soft(`${dayInWords(day.date)}, ${day.minutes} min, ${day.throws > 0 ? `${day.throws} throws` : 'no throws'}`),
-          table(
-            ['Drill', 'How much', 'Cue'],
-            day.items.map((i) => [i.drill, i.dose, i.cue]),
-            ['*', 90, '*'],
-          ),
-        ),
-      )),
-];

@@ -1,8 +1,9 @@
 /** What goes home with each athlete of a camp. */
-import type { CampHomeDay, CampMember, CampReport, CampReports } from '@wrightonic/contract';
-import { addDays, ageOn, fromMph, spared, SPARED_UNDER, toMph, usualSpeeds, WEEKDAYS } from '@wrightonic/core';
+import type { CampHomeDay, CampMember, CampReport, CampReports, NamedId, SheetPicture } from '@wrightonic/contract';
+import { addDays, ageOn, fromMph, spared, SPARED_UNDER, toMph, usualSpeeds, VIEW_NAMES, WEEKDAYS } from '@wrightonic/core';
 import type { IsoDate, Library, PlanRequest, PlanSession, Vocabulary } from '@wrightonic/core';
 import { campGain } from '@wrightonic/core/camp';
+import { consentsOf } from '../athlete/consents';
 import type { Context } from '../common/context';
 import type { CampDbRow } from '../db/tables';
 import { allSpeedsOf } from '../devices/speeds';
@@ -22,20 +23,60 @@ const AT_HOME = { days: ['mon', 'wed', 'fri', 'sun'], minutes: 20 } as const;
 /** Kit that is at the cage and not at home, where nobody has said otherwise. `house` */
 const NOT_AT_HOME: ReadonlySet<string> = new Set(['radar', 'hurdle', 'slope-board', 'box', 'bag', 'weighted-ball']);
 
+/** Reports of a camp: as they were handed out, or, of whom nothing was, as they are now. */
 export async function campReports(ctx: Context, id: string): Promise<CampReports> {
-  const row = await campRow(ctx, id);
+  return freshReports(ctx, await campRow(ctx, id), await handedOf(ctx, id));
+}
+
+/** A report with when it was handed out. */
+interface Handed {
+  readonly report: CampReport;
+  readonly at: Date;
+}
+
+/** What was handed out at a camp, by athlete, with the names of today. @param athlete of one alone; left out, of all */
+export async function handedOf(ctx: Context, camp: string, athlete?: string): Promise<ReadonlyMap<string, Handed>> {
+  const query = ctx.tenant
+    .from('camp_reports')
+    .join('athletes', 'athletes.id', 'camp_reports.athlete_id')
+    .where('camp_reports.camp_id', camp);
+  if (athlete !== undefined) void query.where('camp_reports.athlete_id', athlete);
+  const rows = await query.select<(NamedId & { report: CampReport; made_at: Date })[]>(
+    'athletes.id',
+    'athletes.name',
+    'camp_reports.report',
+    'camp_reports.made_at',
+  );
+  const handed = new Map<string, Handed>();
+  for (const { id, name, report, made_at: at } of rows) {
+    // Consent may have been taken back since.
+    const pictures = report.pictures.length > 0 && (await mayBeFilmed(ctx, id)) ? report.pictures : [];
+    handed.set(id, { report: { ...report, athlete: { id, name }, pictures }, at });
+  }
+  return handed;
+}
+
+/** @param handed reports that stay as they are */
+export async function freshReports(
+  ctx: Context,
+  row: CampDbRow,
+  handed: ReadonlyMap<string, Handed> = new Map(),
+): Promise<CampReports> {
   const [members, library, words] = await Promise.all([
-    membersOf(ctx, id, { first: row.first_on, days: [] }),
+    membersOf(ctx, row.id, { first: row.first_on, days: [] }),
     academyLibrary(ctx),
     academyWords(ctx),
   ]);
   const reports: CampReport[] = [];
-  for (const member of members) reports.push(await reportOf(ctx, row, member, library, words));
+  for (const member of members)
+    reports.push(handed.get(member.athlete)?.report ?? (await reportOf(ctx, row, member, library, words)));
+  const [first] = handed.values();
   const total = (of: (report: CampReport) => number) => reports.reduce((sum, report) => sum + of(report), 0);
   return {
     camp: row.name,
     from: row.first_on,
     to: row.last_on,
+    handedOutAt: first?.at.toISOString() ?? null,
     unit: ctx.academy.speedUnit,
     reports,
     totals: {
@@ -56,7 +97,7 @@ async function reportOf(
   words: Vocabulary,
 ): Promise<CampReport> {
   const { athlete: id, name, row } = member;
-  const [speeds, reps, home] = await Promise.all([
+  const [speeds, reps, home, pictures] = await Promise.all([
     allSpeedsOf(ctx, id),
     ctx.tenant
       .from('reps')
@@ -66,6 +107,7 @@ async function reportOf(
       .select('drill', 'judged', 'is_throw')
       .count({ n: '*' }),
     homeWork(ctx, member, to, library),
+    picturesOf(ctx, id, from, to),
   ]);
   const unit = ctx.academy.speedUnit;
   const readings = usualSpeeds(speeds, row.discipline)
@@ -84,8 +126,27 @@ async function reportOf(
     focus: focus && member.chosen ? say(words.forAthlete(focus.finding)) : null,
     drills: learned(counted, member, library, stations).map((d) => ({ ...d, cue: say(d.cue) })),
     ...home,
+    pictures,
   };
 }
+
+/** The first and the last clip of the camp; none without consent to film. */
+async function picturesOf(ctx: Context, athlete: string, from: IsoDate, to: IsoDate): Promise<readonly SheetPicture[]> {
+  if (!(await mayBeFilmed(ctx, athlete))) return [];
+  const clips = await ctx.tenant
+    .from('clips')
+    .where('athlete_id', athlete)
+    .whereBetween('on_date', [from, to])
+    .whereNotNull('poster')
+    .orderBy(['on_date', 'created_at', 'id'])
+    .select('on_date', 'setup', 'poster');
+  return [...new Set([clips[0], clips.at(-1)])].flatMap((clip) =>
+    clip?.poster ? [{ on: clip.on_date, of: `from ${VIEW_NAMES[clip.setup.view]}`, url: clip.poster }] : [],
+  );
+}
+
+const mayBeFilmed = async (ctx: Context, athlete: string): Promise<boolean> =>
+  (await consentsOf(ctx, athlete)).some((c) => c.kind === 'film' && c.given);
 
 /** The drills to remember: of those that stations had, if any was done; those for a focus first, then those with the most good reps. */
 function learned(

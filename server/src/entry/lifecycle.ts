@@ -42,6 +42,7 @@ export const ATHLETE_TABLES = {
   camp_visits: 'stations of camps',
   camp_changes: 'changes of camps',
   camp_arrivals: 'arrivals at camps',
+  camp_reports: 'reports of camps',
   links: 'links and calendars',
   athlete_words: 'search words',
   user_athletes: 'people tied to the athlete',

@@ -15,7 +15,7 @@ import { BadClip, clipFile } from '../film/clip-file';
 import { within } from '../common/context';
 import { requireChannel, sendToChannel } from '../devices/devices';
 import { calendarFile } from '../report/calendars';
-import { lookAtShared, sharedPdf } from '../report/links';
+import { lookAtShared, sharedPdf } from '../shared/shared';
 import { recordAudit } from './audit';
 import { contextFor } from './context';
 import { problemHandler } from './faults';

@@ -8,6 +8,7 @@ import type {
   CampReplan,
   NewBodyNote,
   NewCamp,
+  NewCampLinks,
   NewConsent,
   NewFocus,
   NewGun,
@@ -66,6 +67,9 @@ export const AUDIT: Partial<Record<HandledRoute, Sentence>> = {
     `planned the rest of a camp anew: ${[...new Set((body as CampReplan).changes.map((c) => c.type.replaceAll('-', ' ')))].join(', ') || 'limits have changed'}`,
   checkIn: () => null, // who came is kept with the camp itself
   campReports: () => null, // what the screen shows
+  handOutReports: 'handed out the reports of a camp',
+  campLinks: ({ body }) => `made links to ${(body as NewCampLinks).links.length} reports of a camp`,
+  athleteCamps: () => null, // what the screen shows
   campPaper: ({ query }) => `took out papers of a camp: ${(query as CampPaperQuery).of}`,
   eraseVisitors: 'erased the visitors of a camp for good',
   lookAtImport: () => null, // nothing is kept

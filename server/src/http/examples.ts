@@ -134,6 +134,7 @@ export const BODY_EXAMPLES: Partial<Record<RouteName, (athlete: string) => objec
   putCamp: (athlete) => CAMP(athlete),
   lookAtReplan: () => REPLAN,
   replanCamp: () => REPLAN,
+  campLinks: (athlete) => ({ days: 14, links: [{ id: EXAMPLE_ID, athlete }] }),
   checkIn: (athlete) => ({ day: 0, athlete, here: true }),
   putLink: () => ({ from: '2026-04-01', to: '2026-05-01', days: 3, pictures: [] }),
   putCalendar: () => ({ athlete: null }),

@@ -17,6 +17,7 @@ import { putClipPart } from '../film/clip-file';
 import { putCamp } from '../camp/build';
 import { camp, camps, checkIn, dropCamp, eraseVisitors } from '../camp/camps';
 import { campPaper } from '../camp/papers';
+import { athleteCamps, campLinks, handOutReports } from '../camp/handed';
 import { campReports } from '../camp/reports';
 import { lookAtReplan, publishCamp, replanCamp, scheduleCamp } from '../camp/schedule';
 import type { Context } from '../common/context';
@@ -190,6 +191,9 @@ export const HANDLERS: Handlers = {
   replanCamp: ({ ctx, id, body }) => replanCamp(ctx, id, body),
   checkIn: ({ ctx, id, body }) => checkIn(ctx, id, body),
   campReports: ({ ctx, id }) => campReports(ctx, id),
+  handOutReports: ({ ctx, id }) => handOutReports(ctx, id),
+  campLinks: ({ ctx, id, body }) => campLinks(ctx, id, body),
+  athleteCamps: ({ ctx, athlete }) => athleteCamps(ctx, athlete),
   campPaper: ({ ctx, id, query }) => campPaper(ctx, id, query),
   eraseVisitors: ({ ctx, clipsFolder, id }) => eraseVisitors(ctx, clipsFolder, id),
   sawWork: ({ ctx, athlete }) => sawWork(ctx, athlete),

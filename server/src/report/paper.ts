@@ -8,9 +8,8 @@ export interface Paper {
   readonly title: string;
   /** Under the title: whose it is. */
   readonly whose: string;
-  readonly content: Content[];
-  /** At the end; a picture that cannot be read is left out. */
-  readonly pictures?: readonly { readonly url: string; readonly says: string }[];
+  /** Pictures are left out, all of them, where one cannot be read. */
+  readonly content: readonly (Content | Pictures)[];
   /** At the foot of each page. */
   readonly foot: string;
 }
@@ -25,6 +24,22 @@ export const soft = (text: string): Content => ({ text, style: 'soft' });
 export const bullets = (texts: readonly string[]): Content => ({ ul: [...texts], margin: [0, 0, 0, 4] });
 /** Blocks that are not torn apart between two pages. */
 export const together = (...stack: Content[]): Content => ({ stack, unbreakable: true });
+
+/** Pictures side by side, each with what it shows. */
+export interface Pictures {
+  readonly pictures: readonly { readonly url: string; readonly says: string }[];
+}
+const isPictures = (block: Content | Pictures): block is Pictures => typeof block === 'object' && 'pictures' in block;
+
+const drawn = ({ pictures }: Pictures): Content[] =>
+  pictures.length === 0
+    ? []
+    : [
+        together(heading('Pictures'), {
+          columns: pictures.map(({ url, says }) => ({ stack: [{ image: url, width: 240 }, soft(says)], width: 'auto' })),
+          columnGap: 12,
+        }),
+      ];
 
 /** What follows begins on a page of its own. */
 export const newPage = (): Content => ({ text: '', pageBreak: 'after' });
@@ -71,12 +86,12 @@ function typesetter(): PdfMake {
 
 /** Sets a paper as PDF: A4, text that can be searched and copied. Takes tenths of a second: not for the thread that answers. */
 export async function setPaper(paper: Paper): Promise<Uint8Array> {
-  if (!paper.pictures?.length) return set(paper);
+  if (!paper.content.some(isPictures)) return set(paper, drawn);
   // A file that calls itself a picture may be none: the words are there all the same.
-  return set(paper).catch(() => set({ ...paper, pictures: [] }));
+  return set(paper, drawn).catch(() => set(paper, () => []));
 }
 
-async function set({ title, whose, content, foot, pictures = [] }: Paper): Promise<Uint8Array> {
+async function set({ title, whose, content, foot }: Paper, draw: (block: Pictures) => Content[]): Promise<Uint8Array> {
   const pdfmake = (ready ??= typesetter());
   const definition: TDocumentDefinitions = {
     pageSize: 'A4',
@@ -94,15 +109,7 @@ async function set({ title, whose, content, foot, pictures = [] }: Paper): Promi
       { text: title, style: 'title' },
       { text: whose, color: SOFT, margin: [0, 0, 0, 4] },
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 507, y2: 0, lineWidth: 0.8, lineColor: LINE }] },
-      ...content,
-      ...(pictures.length > 0
-        ? [
-            together(heading('Pictures'), {
-              columns: pictures.map(({ url, says }) => ({ stack: [{ image: url, width: 240 }, soft(says)], width: 'auto' })),
-              columnGap: 12,
-            }),
-          ]
-        : []),
+      ...content.flatMap((block) => (isPictures(block) ? draw(block) : [block])),
     ],
     footer: (page: number, pages: number) => ({
       columns: [

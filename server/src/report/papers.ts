@@ -1,5 +1,13 @@
 /** What stands on each paper. */
-import type { AthleteOverview, Download, PaperQuery, PlanRecord, ReportSheet, SheetQuery } from '@wrightonic/contract';
+import type {
+  AthleteOverview,
+  Download,
+  PaperQuery,
+  PlanRecord,
+  ReportSheet,
+  SheetPicture,
+  SheetQuery,
+} from '@wrightonic/contract';
 import { ageOn, dayInWords, RUNG_NAMES, sheetRow, sheetWords, UNITS } from '@wrightonic/core';
 import type { Library } from '@wrightonic/core';
 import { athleteRecord } from '../athlete/athletes';
@@ -17,6 +25,9 @@ const CARE = 'Work never overrides pain, a league’s rule or a licensed clinici
 
 export const footOf = (ctx: Context): string => `${ctx.academy.name}, ${dayInWords(ctx.today)}. ${CARE}`;
 
+/** A picture with what stands under it. */
+export const toPrint = ({ on, of, url }: SheetPicture) => ({ url, says: `${dayInWords(on)}, ${of}` });
+
 /** Two dates side by side. */
 export function sheetPaper(report: ReportSheet, foot: string): Paper {
   const units = UNITS[report.lengthUnit];
@@ -26,7 +37,6 @@ export function sheetPaper(report: ReportSheet, foot: string): Paper {
     title: 'Then and now',
     whose: `${report.athlete}, ${words.title}`,
     foot,
-    pictures: report.pictures.map((p) => ({ url: p.url, says: `${dayInWords(p.on)}, ${p.of}` })),
     content: [
       heading('Speed'),
       line(words.speed),
@@ -49,6 +59,7 @@ export function sheetPaper(report: ReportSheet, foot: string): Paper {
             soft(words.footnote),
           ]
         : []),
+      { pictures: report.pictures.map(toPrint) },
     ],
   };
 }

@@ -1,3 +1,4 @@
+import { may } from '@wrightonic/contract';
 import type { CampRecord, Me } from '@wrightonic/contract';
 import { clockOf, rotationTimes } from '@wrightonic/core';
 import { useState } from 'react';
@@ -11,63 +12,12 @@ import { NUMBER_FONT, SPACE, usePalette } from '../../ui/theme';
 import { longDay } from '../../ui/words';
 import { firstOpen, momentWords, notSeen, stationsAt } from '../../parts/camp-board';
 import type { StationNow } from '../../parts/camp-board';
+import { useRunLine } from '../../parts/use-run-line';
+import type { LineFor } from '../../parts/use-run-line';
 import { Replan } from './Replan';
 import { useCampNow } from '../../parts/use-camp-now';
+import { FAR_WIDTH, sizesFor, StationTile } from './StationTile';
 import { mayRun, useCamp } from './use-camp';
-
-/** From this width on the board is read across a barn: names as large as the room for them allows. */
-const FAR_WIDTH = 1500;
-/** So many athletes at once have room for the largest letters. */
-const FEW = 32;
-
-/** Sizes of the board's letters, px. */
-interface Sizes {
-  readonly head: number;
-  readonly name: number;
-  readonly small: number;
-  readonly tile: number;
-}
-const NEAR: Sizes = { head: 18, name: 17, small: 13, tile: 210 };
-const FAR: Sizes = { head: 28, name: 26, small: 18, tile: 330 };
-const FAR_AND_FEW: Sizes = { head: 36, name: 34, small: 22, tile: 400 };
-const sizesFor = (width: number, athletes: number): Sizes => (width < FAR_WIDTH ? NEAR : athletes <= FEW ? FAR_AND_FEW : FAR);
-
-function StationTile({ at, next, sizes }: { readonly at: StationNow; readonly next: StationNow | null; readonly sizes: Sizes }) {
-  const palette = usePalette();
-  const { station, campers, closed } = at;
-  const { head, name, small, tile } = sizes;
-  return (
-    <View
-      style={[styles.tile, { borderColor: closed ? palette.clay : palette.line, backgroundColor: palette.sheet, minWidth: tile }]}
-    >
-      <View style={styles.head}>
-        <Text
-          style={{ fontSize: head, lineHeight: 1.25 * head, fontWeight: '600', color: palette.spruce, flexShrink: 1 }}
-          role="heading"
-          aria-level={3}
-        >
-          {station.name}
-        </Text>
-        <Text style={[styles.number, { fontSize: head, color: palette.soft }]}>
-          {`${campers.length}/${Math.min(station.capacity, station.kit ?? station.capacity)}`}
-        </Text>
-      </View>
-      {station.place === null ? null : <Text style={{ fontSize: small, color: palette.soft }}>{station.place}</Text>}
-      {closed ? <Text style={{ fontSize: name, color: palette.clay, fontWeight: '600' }}>closed</Text> : null}
-      {campers.map((c) => (
-        <Text key={c.athlete} style={{ fontSize: name, lineHeight: 1.25 * name, color: palette.ink }}>
-          {`${c.name}${c.locked === null ? '' : ' · no throwing'}`}
-        </Text>
-      ))}
-      {!closed && campers.length === 0 ? <Text style={{ fontSize: name, color: palette.soft }}>nobody</Text> : null}
-      {next && next.campers.length > 0 ? (
-        <Text style={{ fontSize: small, lineHeight: 1.35 * small, color: palette.soft, paddingTop: SPACE.xs }}>
-          {`Then: ${next.campers.map((c) => c.name).join(', ')}`}
-        </Text>
-      ) : null}
-    </View>
-  );
-}
 
 /** Who has come: one tap each. */
 function Arrivals({ camp, day }: { readonly camp: CampRecord; readonly day: number }) {
@@ -97,6 +47,7 @@ function Board({ camp, me, day }: { readonly camp: CampRecord; readonly me: Me; 
   const far = width >= FAR_WIDTH;
   const sizes = sizesFor(width, camp.athletes.length);
   const { moment, clock } = useCampNow(me, camp);
+  const run = useRunLine(me);
   const [open, setOpen] = useState<'none' | 'gate' | 'replan'>('none');
   const at = moment === null ? 0 : firstOpen(camp, day, moment);
   const rotations = camp.days[day]!.rotations;
@@ -105,6 +56,20 @@ function Board({ camp, me, day }: { readonly camp: CampRecord; readonly me: Me; 
   const then = shown + 1 < rotations ? stationsAt(camp, day, shown + 1) : null;
   const missing = notSeen(camp, day);
   const times = rotationTimes(camp.days[day]!)[shown]!;
+  const actionsFor = ({ station, campers }: StationNow) => {
+    const gather = (what: LineFor) => () =>
+      void run(
+        camp.days[day]!.date,
+        campers.map((c) => c.athlete),
+        what,
+      );
+    return [
+      ...(may(me.role, 'runSessions')
+        ? [{ label: 'Run them', onPress: gather({ drill: station.drill }), testID: `board-run-${station.name}` }]
+        : []),
+      ...(may(me.role, 'judge') ? [{ label: 'Class', onPress: gather('class'), testID: `board-class-${station.name}` }] : []),
+    ];
+  };
   return (
     <Screen width={2000}>
       <View style={styles.top}>
@@ -136,7 +101,13 @@ function Board({ camp, me, day }: { readonly camp: CampRecord; readonly me: Me; 
       <Section title={moment?.state === 'on' ? `Now, rotation ${shown + 1}` : `Rotation ${shown + 1}`} note={`of ${rotations}`}>
         <View style={styles.tiles}>
           {now.map((station, n) => (
-            <StationTile key={station.station.id} at={station} next={then?.[n] ?? null} sizes={sizes} />
+            <StationTile
+              key={station.station.id}
+              at={station}
+              next={then?.[n] ?? null}
+              sizes={sizes}
+              actions={far ? [] : actionsFor(station)}
+            />
           ))}
         </View>
       </Section>
@@ -192,7 +163,5 @@ function OfToday({ camp, me }: { readonly camp: CampRecord; readonly me: Me }) {
 const styles = StyleSheet.create({
   top: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.l },
   tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m },
-  tile: { flexGrow: 1, flexBasis: 0, borderWidth: 1.5, borderRadius: 4, padding: SPACE.m, gap: 2 },
-  head: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s },
   number: { fontFamily: NUMBER_FONT, fontWeight: '600', fontVariant: ['tabular-nums'] },
 });

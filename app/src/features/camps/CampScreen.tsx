@@ -76,6 +76,7 @@ function Papers({ camp }: { readonly camp: CampRecord }) {
     <Section title="On paper" note="PDF">
       <Row>
         <Action kind="plain" label="Run sheets of the stations" onPress={save('stations')} testID="paper-stations" />
+        <Action kind="plain" label="Run sheets of the coaches" onPress={save('coaches')} testID="paper-coaches" />
         <Action kind="plain" label="Where each athlete goes" onPress={save('athletes')} testID="paper-athletes" />
         <Action kind="plain" label="Reports" onPress={save('reports')} testID="paper-reports" />
       </Row>

@@ -1,57 +1,57 @@
 import { pathOf } from '@wrightonic/contract';
-import type { CampReport } from '@wrightonic/contract';
+import type { CampReport, CampReports } from '@wrightonic/contract';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../data/api';
+import { api, problemOf } from '../../data/api';
+import { CampReportView } from '../../parts/CampReportView';
 import { PageProblem } from '../../parts/PageProblem';
-import { Action, Blank, Figure, Loading } from '../../ui/controls';
+import { Action, Blank, Caution, Figure, Loading } from '../../ui/controls';
 import { saveFrom } from '../../ui/files';
 import { Row, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
-import { plainDay, weekDay } from '../../ui/words';
+import { plainDay } from '../../ui/words';
+import { CampLinks } from './CampLinks';
 import { daysText } from './words';
 
-/** Days of home work that are shown before one asks for all. */
-const HOME_SHOWN = 3;
-
 function Report({ report }: { readonly report: CampReport }) {
-  const palette = usePalette();
   const router = useRouter();
-  const [all, setAll] = useState(false);
-  const { athlete, speed, focus, drills, home, homeWhy } = report;
-  const days = home ?? [];
-  const label = { color: palette.soft, fontWeight: '600' } as const;
+  const { athlete, age, reps, throws } = report;
   return (
-    <Section title={athlete.name} note={`${report.age} years · ${report.reps} reps, ${report.throws} throws`}>
-      <Text variant="bodyMedium">{speed.sentence}</Text>
-      <Text variant="bodyMedium">
-        <Text style={label}>Works on: </Text>
-        {focus ?? 'no focus was chosen at the camp.'}
-      </Text>
-      <View>
-        <Text style={label}>To remember</Text>
-        {drills.length === 0 ? <Text variant="bodyMedium">No drill was logged at the camp.</Text> : null}
-        {drills.map((d) => (
-          <Text key={d.name} variant="bodyMedium">{`${d.name}: ${d.cue} (${d.good} of ${d.reps} good)`}</Text>
-        ))}
-      </View>
-      <View style={{ gap: 2 }}>
-        <Text style={label}>Four weeks at home</Text>
-        {home === null ? <Text variant="bodyMedium">{homeWhy}</Text> : null}
-        {(all ? days : days.slice(0, HOME_SHOWN)).map((day) => (
-          <Text key={day.date} variant="bodySmall">
-            {`${weekDay(day.date)}, ${day.minutes} min, ${day.throws > 0 ? `${day.throws} throws` : 'no throws'}: ${day.items.map((i) => `${i.drill} ${i.dose}`).join('; ')}`}
-          </Text>
-        ))}
-      </View>
+    <Section title={athlete.name} note={`${age} years · ${reps} reps, ${throws} throws`}>
+      <CampReportView report={report} />
       <Row>
-        {!all && days.length > HOME_SHOWN ? (
-          <Action kind="plain" label={`All ${days.length} days`} onPress={() => setAll(true)} />
-        ) : null}
         <Action kind="plain" label="The athlete" onPress={() => router.push(`/athletes/${athlete.id}`)} />
       </Row>
+    </Section>
+  );
+}
+
+/** Handing out: families see the reports, and they stay as they are. */
+function HandOut({ id, reports: { handedOutAt, reports, to } }: { readonly id: string; readonly reports: CampReports }) {
+  const palette = usePalette();
+  const { data: me } = api.useMeQuery();
+  const [handOut, { isLoading, error }] = api.useHandOutReportsMutation();
+  const handed = handedOutAt !== null;
+  if (!me || me.academy.today < to || reports.length === 0) return null;
+  return (
+    <Section title="For the families">
+      <Text variant="bodyMedium" style={{ color: palette.soft }} testID="handed-out">
+        {handed
+          ? `Handed out on ${plainDay(handedOutAt.slice(0, 10))}: that is how athletes and families who are signed in see them.`
+          : 'Not handed out yet: nobody but coaches sees them, and they change with what is logged.'}
+      </Text>
+      {error ? <Caution>{problemOf(error).detail}</Caution> : null}
+      <Row>
+        <Action
+          kind={handed ? 'plain' : 'main'}
+          label={handed ? 'Make them anew' : `Hand out all ${reports.length}`}
+          busy={isLoading}
+          onPress={() => void handOut({ id })}
+          testID="hand-out-reports"
+        />
+      </Row>
+      {handed ? <CampLinks id={id} athletes={reports.map((r) => r.athlete)} /> : null}
     </Section>
   );
 }
@@ -90,6 +90,7 @@ export function ReportsScreen({ id }: { readonly id: string }) {
         <Figure value={String(totals.readTwice)} label="read first and last" />
         <Figure value={String(totals.locked)} label="locked now" tone={totals.locked > 0 ? 'clay' : undefined} />
       </Row>
+      <HandOut id={id} reports={data} />
       {data.reports.length === 0 ? <Blank title="Nobody was there">The camp has no athletes to report on.</Blank> : null}
       {data.reports.map((report) => (
         <Report key={report.athlete.id} report={report} />

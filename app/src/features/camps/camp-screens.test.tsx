@@ -1,16 +1,25 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
-import type { CampDifference, CampRecord, CampReports, CampRow, NewCamp } from '@wrightonic/contract';
+import type { CampDifference, CampRecord, CampRow, NewCamp } from '@wrightonic/contract';
 import { leavePage, ME, openPage } from '../../testing/page';
 import { BoardScreen } from './BoardScreen';
 import { BuildScreen } from './BuildScreen';
 import { CampScreen } from './CampScreen';
 import { CampsScreen } from './CampsScreen';
 import { newStation } from './form';
-import { ReportsScreen } from './ReportsScreen';
 
 const mockPush = jest.fn();
 const mockReplace = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush, replace: mockReplace }) }));
+interface KeptLine {
+  readonly athletes: readonly string[];
+  readonly drill: string | null;
+  readonly taught?: { readonly link: string };
+}
+const mockKept: [string, string, KeptLine][] = [];
+jest.mock('../../data/storage', () => ({
+  ...jest.requireActual('../../data/storage'),
+  lines: { put: (user: string, at: string, line: KeptLine) => Promise.resolve(void mockKept.push([user, at, line])) },
+}));
 jest.mock('../../data/clock', () => ({
   ...jest.requireActual('../../data/clock'),
   clockIn: () => '09:05',
@@ -73,6 +82,7 @@ afterEach(async () => {
   await leavePage();
   mockPush.mockClear();
   mockReplace.mockClear();
+  mockKept.length = 0;
 });
 
 describe('the list', () => {
@@ -132,6 +142,23 @@ describe('a camp', () => {
 });
 
 describe('the board', () => {
+  it('runs those of a station, or a class of them, by one tap each; a guest of the barn’s screen has neither', async () => {
+    open(<BoardScreen id="c1" />, { '/api/camps/c1': CAMP });
+    fireEvent.press(await screen.findByTestId('board-run-Shade'));
+    fireEvent.press(screen.getByTestId('board-class-Shade'));
+    await waitFor(() => expect(mockPush.mock.calls).toEqual([['/group-run'], ['/group-run']]));
+    expect(mockKept.map(([user, on, line]) => [user, on, line.athletes, line.drill, line.taught?.link])).toEqual([
+      [ME.id, '2026-05-04', ['a', 'b'], null, undefined],
+      [ME.id, '2026-05-04', ['a', 'b'], null, 'set'],
+    ]);
+    // Nobody is at the gun in this rotation.
+    expect(screen.queryByTestId('board-run-Gun')).toBeNull();
+    await leavePage();
+    open(<BoardScreen id="c1" />, { '/api/camps/c1': CAMP }, { ...ME, role: 'station' });
+    expect(await screen.findByTestId('board-run-Shade')).toBeTruthy();
+    expect(screen.queryByTestId('board-class-Shade')).toBeNull();
+  });
+
   it('says where everybody is now and then, who is missing, and takes arrivals by a tap', async () => {
     const { sent } = open(<BoardScreen id="c1" />, { '/api/camps/c1': CAMP, '/api/camps/c1/arrivals': CAMP });
     expect((await screen.findByTestId('board-moment')).props.children).toContain('Rotation 1, 15 minutes left');
@@ -237,50 +264,4 @@ describe('building', () => {
     await waitFor(() => expect(sent.some((s) => s.method === 'PUT')).toBe(true));
     expect((sent.find((s) => s.method === 'PUT')!.body as NewCamp).days[0]!.rotations).toBe(6);
   });
-});
-
-it('reports say what each takes home, and why there is none', async () => {
-  const speed = { gun: null, first: null, last: null, change: null, sentence: 'No speed was read at the camp.' };
-  const reports: CampReports = {
-    camp: 'Mill day',
-    from: '2026-05-04',
-    to: '2026-05-04',
-    unit: 'mph',
-    totals: { athletes: 2, throws: 4, reps: 9, readTwice: 0, locked: 0 },
-    reports: [
-      {
-        athlete: { id: 'a', name: 'Al Tarn' },
-        age: 13,
-        speed,
-        throws: 4,
-        reps: 9,
-        focus: 'Let the hips go first.',
-        drills: [{ name: 'March and reach', cue: 'Light feet', reps: 9, good: 7 }],
-        home: [5, 7, 9, 11].map((day) => ({
-          date: `2026-05-${String(day).padStart(2, '0')}`,
-          minutes: 12,
-          throws: 0,
-          items: [{ drill: 'Wall hip fall', dose: '2 × 8', cue: 'Hip to the wall' }],
-        })),
-        homeWhy: null,
-      },
-      {
-        athlete: { id: 'b', name: 'Bo Marl' },
-        age: 12,
-        speed,
-        throws: 0,
-        reps: 0,
-        focus: null,
-        drills: [],
-        home: null,
-        homeWhy: 'No focus was chosen at the camp; home work is made for one.',
-      },
-    ],
-  };
-  open(<ReportsScreen id="c1" />, { '/api/camps/c1/reports': reports });
-  expect(await screen.findByText('March and reach: Light feet (7 of 9 good)')).toBeTruthy();
-  expect(screen.getAllByText(/Wall hip fall 2 × 8/)).toHaveLength(3);
-  fireEvent.press(screen.getByRole('button', { name: 'All 4 days' }));
-  expect(screen.getAllByText(/Wall hip fall 2 × 8/)).toHaveLength(4);
-  expect(screen.getByText('No focus was chosen at the camp; home work is made for one.')).toBeTruthy();
 });

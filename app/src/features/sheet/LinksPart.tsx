@@ -76,7 +76,7 @@ export function LinksPart({ athlete, sheet }: { readonly athlete: string; readon
           testID="link-row"
         >
           <Text variant="bodySmall" style={{ flex: 1 }}>
-            {`${STATES[l.state]}, until ${weekDay(l.expiresAt.slice(0, 10))}, by ${l.by}; ${l.views === 0 ? 'not opened yet' : l.views === 1 ? 'opened once' : `opened ${l.views} times`}`}
+            {`${l.camp === null ? '' : `Report of ${l.camp}: `}${STATES[l.state]}, until ${weekDay(l.expiresAt.slice(0, 10))}, by ${l.by}; ${l.views === 0 ? 'not opened yet' : l.views === 1 ? 'opened once' : `opened ${l.views} times`}`}
           </Text>
           {l.state === 'open' ? (
             <Action kind="plain" label="Close it" onPress={() => void close({ athlete, id: l.id })} testID="close-link" />

@@ -1,17 +1,19 @@
 import { pathOf } from '@wrightonic/contract';
 import { dayInWords } from '@wrightonic/core';
+import type { IsoDate } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { secretOfPage } from '../../data/secret';
+import { CampReportView } from '../../parts/CampReportView';
 import { Action, Blank, Caution, Loading } from '../../ui/controls';
 import { saveBlob } from '../../ui/files';
 import { Row, Screen } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
 import { SheetView } from './SheetView';
 
-/** What a family sees that was sent a link: the one sheet, and no way further. */
+/** What a family sees that was sent a link: the one sheet or report, and no way further. */
 export function SharedScreen() {
   const palette = usePalette();
   const [token] = useState(secretOfPage);
@@ -25,7 +27,7 @@ export function SharedScreen() {
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ token }),
       });
-      if (answer.ok) saveBlob('then-and-now.pdf', await answer.blob());
+      if (answer.ok) saveBlob(data?.kind === 'camp' ? 'camp-report.pdf' : 'then-and-now.pdf', await answer.blob());
       else setProblem('This link no longer works. Ask whoever sent it for a new one.');
     } catch {
       setProblem('The server cannot be reached. Try again with a connection.');
@@ -40,15 +42,23 @@ export function SharedScreen() {
   if (!data) return <Loading />;
   return (
     <Screen width={640}>
-      <View>
-        <Text variant="headlineSmall" role="heading" aria-level={1}>
-          Then and now
-        </Text>
-        <Text variant="bodyMedium" style={{ color: palette.soft }} testID="shared-whose">
-          {`${data.athlete}, ${dayInWords(data.sheet.from)} and ${dayInWords(data.sheet.to)}. From ${data.academy}.`}
-        </Text>
-      </View>
-      <SheetView report={data} />
+      {data.kind === 'sheet' ? (
+        <>
+          <Whose
+            title="Then and now"
+            whose={`${data.sheet.athlete}, ${dayInWords(data.sheet.sheet.from)} and ${dayInWords(data.sheet.sheet.to)}. From ${data.sheet.academy}.`}
+          />
+          <SheetView report={data.sheet} />
+        </>
+      ) : (
+        <>
+          <Whose title={data.camp} whose={`${data.report.athlete.name}, ${daysOf(data)}. From ${data.academy}.`} />
+          {data.locked === null ? null : (
+            <Caution testID="shared-locked">{`No throwing now, whatever stands below. ${data.locked}`}</Caution>
+          )}
+          <CampReportView report={data.report} />
+        </>
+      )}
       <Row>
         <Action kind="quiet" label="Save as PDF" onPress={() => void save()} testID="shared-pdf" />
       </Row>
@@ -57,5 +67,22 @@ export function SharedScreen() {
         Wrightonic never diagnoses injury. League rules and licensed clinicians come first.
       </Text>
     </Screen>
+  );
+}
+
+const daysOf = ({ from, to }: { readonly from: IsoDate; readonly to: IsoDate }): string =>
+  from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`;
+
+function Whose({ title, whose }: { readonly title: string; readonly whose: string }) {
+  const palette = usePalette();
+  return (
+    <View>
+      <Text variant="headlineSmall" role="heading" aria-level={1}>
+        {title}
+      </Text>
+      <Text variant="bodyMedium" style={{ color: palette.soft }} testID="shared-whose">
+        {whose}
+      </Text>
+    </View>
   );
 }

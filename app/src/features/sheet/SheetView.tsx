@@ -1,5 +1,6 @@
 import type { ReportSheet } from '@wrightonic/contract';
-import { dayInWords, sheetRow, sheetWords, UNITS } from '@wrightonic/core';
+import { SheetPictures } from '../../parts/SheetPictures';
+import { sheetRow, sheetWords, UNITS } from '@wrightonic/core';
 import type { SheetMeasure } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -44,16 +45,7 @@ export function SheetView({ report }: { readonly report: ReportSheet }) {
         ) : null}
         <Text variant="bodyMedium">{sheet.speed ? sheet.speed.sentence : words.speed}</Text>
       </Section>
-      {pictures.length > 0 ? (
-        <Row style={{ gap: SPACE.m, alignItems: 'flex-start' }}>
-          {pictures.map((p) => (
-            <View key={`${p.on}:${p.of}`} style={{ gap: 2, maxWidth: 320, flexShrink: 1 }}>
-              <img src={p.url} alt={`${dayInWords(p.on)}, ${p.of}`} style={{ width: '100%', borderRadius: 6 }} />
-              <Text variant="bodySmall" style={{ color: palette.soft }}>{`${dayInWords(p.on)}, ${p.of}`}</Text>
-            </View>
-          ))}
-        </Row>
-      ) : null}
+      <SheetPictures pictures={pictures} />
       <Section title="Better">
         <Lines lines={words.better} none={words.noBetter} mark={MARKS.better} />
       </Section>

@@ -23,6 +23,7 @@ export const SCREENS: readonly { readonly path: string; readonly title: string; 
   { path: '/athletes/:id/run', title: 'Work', needs: 'runSessions' },
   { path: '/athletes/:id/numbers', title: 'Numbers', needs: 'seeProgress' },
   { path: '/athletes/:id/sheet', title: 'Then and now', needs: 'seeProgress' },
+  { path: '/my-camps', title: 'My camps', needs: 'seeProgress' },
   { path: '/my-sheet', title: 'My then and now', needs: 'seeProgress' },
   { path: '/week', title: 'The week', needs: 'seeToday' },
   { path: '/group-run', title: 'A group', needs: 'seeRoster' },

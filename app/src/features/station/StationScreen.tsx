@@ -7,7 +7,7 @@ import { Screen } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
 import { longDay } from '../../ui/words';
 import { AthleteLine } from '../../parts/AthleteLine';
-import { CampNow } from './CampNow';
+import { CampNow } from '../../parts/CampNow';
 
 /** The athletes in front of a station coach: tap one, log reps. Nothing is decided here. */
 export function StationScreen() {

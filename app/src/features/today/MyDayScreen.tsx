@@ -15,6 +15,7 @@ import { ClearanceLine } from '../../parts/ClearanceLine';
 import { LeadDrill } from '../../parts/LeadDrill';
 import { SessionItems } from '../../parts/SessionItems';
 import { ChildChoice } from '../../parts/ChildChoice';
+import { CampToday } from './CampToday';
 import { DayCalendar } from './DayCalendar';
 import { useVocabulary } from '../../ui/vocabulary';
 
@@ -63,6 +64,7 @@ export function MyDayScreen({ id }: { readonly id: string }) {
       {workload.today.locked ? (
         <Caution testID="locked">{`${workload.today.locked.reason} Tell your coach${data.minor ? ' and a parent or guardian' : ''}.`}</Caution>
       ) : null}
+      <CampToday id={id} me={me} />
       <ClearanceLine clearance={data.clearance} today={workload.today} />
       {focus ? (
         <Section title="What we are working on">

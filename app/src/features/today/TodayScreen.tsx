@@ -1,6 +1,4 @@
 import type { Need, TodayRow } from '@wrightonic/contract';
-import { addDays } from '@wrightonic/core';
-import type { IsoDate } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -11,6 +9,7 @@ import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
 import { Panes, Screen, Section } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 import { longDay } from '../../ui/words';
+import { CampsNow } from './CampsNow';
 
 function Lesson({ row }: { readonly row: TodayRow }) {
   const palette = usePalette();
@@ -31,29 +30,6 @@ function Lesson({ row }: { readonly row: TodayRow }) {
       </Text>
     </LinkRow>
   );
-}
-
-/** Camps that run today or begin tomorrow. */
-function CampsNow({ today }: { readonly today: IsoDate }) {
-  const palette = usePalette();
-  const router = useRouter();
-  const { data = [] } = api.useCampsQuery();
-  return data
-    .filter((camp) => camp.from <= addDays(today, 1) && camp.to >= today)
-    .map((camp) => (
-      <LinkRow
-        key={camp.id}
-        onPress={() =>
-          router.push(camp.from <= today && camp.state === 'published' ? `/camps/${camp.id}/board` : `/camps/${camp.id}`)
-        }
-        testID={`today-camp-${camp.name}`}
-      >
-        <Text variant="bodyMedium">{camp.name}</Text>
-        <Text variant="bodySmall" style={{ color: palette.soft }}>
-          {`Camp of ${camp.athletes}, ${camp.from > today ? 'begins tomorrow' : 'today'}${camp.state === 'published' ? '' : ', not published yet'}`}
-        </Text>
-      </LinkRow>
-    ));
 }
 
 const NEED_WORDS: Record<Need['kind'], string> = {

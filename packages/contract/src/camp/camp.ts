@@ -1,10 +1,9 @@
-/** Camps: days, stations and athletes as they are built, who is where when, and what is sent home. */
+/** Camps: days, stations and athletes as they are built, and who is where when. */
 import { CAMP_CHANGES, fitsInDay, STATION_KINDS } from '@wrightonic/core';
 import type {
   Assignment,
   CampBreak,
   CampChange,
-  CampGain,
   CampSchedule,
   FindingId,
   IsoDate,
@@ -249,47 +248,3 @@ export const campCheckInSchema = objectOf<CampCheckIn>({
   athlete: uuid().required(),
   here: Joi.boolean().required(),
 });
-
-/** What goes home with one athlete. */
-export interface CampReport {
-  readonly athlete: NamedId;
-  readonly age: number;
-  readonly speed: CampGain;
-  readonly throws: number;
-  readonly reps: number;
-  /** What is worked on, in the words of athlete and family. */
-  readonly focus: string | null;
-  /** The two drills to remember. */
-  readonly drills: readonly { readonly name: string; readonly cue: string; readonly reps: number; readonly good: number }[];
-  /** Four weeks at home, with the kit that is there; null with the reason where there is none. */
-  readonly home: readonly CampHomeDay[] | null;
-  readonly homeWhy: string | null;
-}
-
-export interface CampHomeDay {
-  readonly date: IsoDate;
-  readonly minutes: number;
-  readonly throws: number;
-  readonly items: readonly { readonly drill: string; readonly dose: string; readonly cue: string }[];
-}
-
-export interface CampReports {
-  readonly camp: string;
-  readonly from: IsoDate;
-  readonly to: IsoDate;
-  readonly unit: string;
-  readonly reports: readonly CampReport[];
-  readonly totals: {
-    readonly athletes: number;
-    readonly throws: number;
-    readonly reps: number;
-    readonly readTwice: number;
-    readonly locked: number;
-  };
-}
-
-export const CAMP_PAPERS = ['reports', 'stations', 'athletes'] as const;
-export interface CampPaperQuery {
-  readonly of: (typeof CAMP_PAPERS)[number];
-}
-export const campPaperQuerySchema = objectOf<CampPaperQuery>({ of: oneOf(CAMP_PAPERS).required() });

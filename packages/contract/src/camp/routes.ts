@@ -1,10 +1,13 @@
 /** Camps. */
-import { answers, ask, get, LIST_KB, post, put, remove } from '../route/route';
+import { answers, ask, ATHLETE, get, LIST_KB, post, put, remove } from '../route/route';
 import type { Download } from '../route/route';
-import { campCheckInSchema, campPaperQuerySchema, campReplanSchema, newCampSchema } from './camp';
-import type { CampDifference, CampRecord, CampReports, CampRow } from './camp';
+import { campCheckInSchema, campReplanSchema, newCampSchema } from './camp';
+import type { CampDifference, CampRecord, CampRow } from './camp';
+import { campPaperQuerySchema } from './reports';
+import type { CampReports, CampWay } from './reports';
 
 const CAMP = answers<CampRecord>('CampRecord');
+const REPORTS = answers<CampReports>('CampReports');
 const CAMPS = answers<readonly CampRow[]>('CampRow[]');
 
 export const campRoutes = {
@@ -37,9 +40,26 @@ export const campRoutes = {
     renews: ['Camps'],
   }),
   checkIn: put('/camps/:id/arrivals', 'runCamps', 'Note who has come', CAMP, { body: campCheckInSchema, renews: ['Camps'] }),
-  campReports: get('/camps/:id/reports', 'runCamps', 'What goes home with each athlete', answers<CampReports>('CampReports'), {
-    shows: 'Camps',
-  }),
+  campReports: get('/camps/:id/reports', 'runCamps', 'What goes home with each athlete', REPORTS, { shows: 'Camps' }),
+  handOutReports: post(
+    '/camps/:id/reports',
+    'runCamps',
+    'Hand the reports out: families see them, and they stay as they are',
+    REPORTS,
+    {
+      renews: ['Camps'],
+      answersAs: 'campReports',
+    },
+  ),
+  athleteCamps: get(
+    `${ATHLETE}/camps`,
+    'seeProgress',
+    'Camps of an athlete: where to go, what went home',
+    answers<CampWay[]>('CampWay[]'),
+    {
+      shows: 'Camps',
+    },
+  ),
   campPaper: get('/camps/:id/paper', 'runCamps', 'Reports or run sheets, on paper', answers<Download>('application/pdf'), {
     query: campPaperQuerySchema,
     bytes: 'out',

@@ -225,3 +225,11 @@ export interface PartQuery {
 export const partQuerySchema = objectOf<PartQuery>({
   from: Joi.number().integer().min(0).max(CLIP_MOST).required().prefs({ convert: true }),
 });
+
+/** A picture out of a clip that goes home. */
+export interface SheetPicture {
+  readonly on: IsoDate;
+  readonly of: string;
+  /** Data URL of a JPEG. */
+  readonly url: string;
+}

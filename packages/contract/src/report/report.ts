@@ -1,7 +1,11 @@
 /** What is handed to people: sheets of two dates, links to them, and calendars to subscribe to. */
 import type { CourseState, Discipline, IsoDate, LengthUnit, Sheet } from '@wrightonic/core';
 import Joi from 'joi';
-import { isoDate, objectOf, oneOf, text } from '../schema/schema';
+import type { CampReport } from '../camp/reports';
+import { CAMP_MOST } from '../camp/camp';
+import type { SheetPicture } from '../film/clips';
+import type { NamedId } from '../people/people';
+import { isoDate, listOf, objectOf, oneOf, text, uuid } from '../schema/schema';
 
 export interface SheetQuery {
   readonly from: IsoDate;
@@ -23,14 +27,10 @@ export interface ReportSheet {
   /** Pictures of the two days, data URLs of JPEGs; empty without consent to film, or where none were chosen. */
   readonly pictures: readonly SheetPicture[];
 }
-export interface SheetPicture {
-  readonly on: IsoDate;
-  readonly of: string;
-  readonly url: string;
-}
 
 /** Days for which a link may be open, and how long it is when nothing is said. */
 export const LINK_DAYS = { most: 90, usual: 14 } as const;
+const linkDays = () => Joi.number().integer().min(1).max(LINK_DAYS.most);
 const PICTURE_MOST = 200_000;
 
 export interface NewLink extends SheetQuery {
@@ -41,7 +41,7 @@ export interface NewLink extends SheetQuery {
 export const newLinkSchema = objectOf<NewLink>({
   from: isoDate().required(),
   to: isoDate().required(),
-  days: Joi.number().integer().min(1).max(LINK_DAYS.most).required(),
+  days: linkDays().required(),
   pictures: Joi.array()
     .max(4)
     .items(
@@ -59,6 +59,8 @@ export const newLinkSchema = objectOf<NewLink>({
 
 export interface LinkRow {
   readonly id: string;
+  /** Name of the camp whose report it shows; null for a sheet of two dates. */
+  readonly camp: string | null;
   readonly from: IsoDate;
   readonly to: IsoDate;
   readonly by: string;
@@ -77,6 +79,43 @@ export interface LinkToken {
   readonly token: string;
 }
 export const linkTokenSchema = objectOf<LinkToken>({ token: text(80).required() });
+
+/** A link of each athlete to their own report. */
+export interface NewCampLinks {
+  readonly days: number;
+  /** Whose, each with the id of the link that is made. */
+  readonly links: readonly { readonly id: string; readonly athlete: string }[];
+}
+export const newCampLinksSchema = objectOf<NewCampLinks>({
+  days: linkDays().required(),
+  links: listOf(
+    objectOf<NewCampLinks['links'][number]>({ id: uuid().required(), athlete: uuid().required() }),
+    CAMP_MOST.athletes,
+  )
+    .min(1)
+    .unique('id')
+    .unique('athlete')
+    .required(),
+});
+/** The secrets are told once, when the links are made. */
+export interface CampLink {
+  readonly athlete: NamedId;
+  readonly token: string;
+}
+
+/** What stands behind a link. */
+export type Shared =
+  | { readonly kind: 'sheet'; readonly sheet: ReportSheet }
+  | {
+      readonly kind: 'camp';
+      readonly academy: string;
+      readonly camp: string;
+      readonly from: IsoDate;
+      readonly to: IsoDate;
+      readonly report: CampReport;
+      /** Why there is no throwing now, whatever the report planned; null where there is. */
+      readonly locked: string | null;
+    };
 
 /** A calendar to subscribe to: one’s own lessons, or the work of one athlete. */
 export interface CalendarRow {

@@ -1,8 +1,15 @@
 /** Sheets, papers, links for the family, calendars. */
 import { answers, ask, ATHLETE, get, post, put, remove, SMALL_KB } from '../route/route';
 import type { Download } from '../route/route';
-import { linkTokenSchema, newCalendarSchema, newLinkSchema, paperQuerySchema, sheetQuerySchema } from './report';
-import type { CalendarMade, CalendarRow, LinkMade, LinkRow, ReportSheet } from './report';
+import {
+  linkTokenSchema,
+  newCalendarSchema,
+  newCampLinksSchema,
+  newLinkSchema,
+  paperQuerySchema,
+  sheetQuerySchema,
+} from './report';
+import type { CalendarMade, CalendarRow, CampLink, LinkMade, LinkRow, ReportSheet, Shared } from './report';
 
 const PDF = answers<Download>('application/pdf');
 
@@ -31,11 +38,21 @@ export const reportRoutes = {
     evenArchived: true,
     renews: ['Links'],
   }),
-  lookAtShared: ask('/shared/look', null, 'The sheet of a link', answers<ReportSheet>('ReportSheet'), {
+  campLinks: post(
+    '/camps/:id/links',
+    'share',
+    'Make a link to their report for each athlete',
+    answers<CampLink[]>('CampLink[]'),
+    {
+      body: newCampLinksSchema,
+      renews: ['Links'],
+    },
+  ),
+  lookAtShared: ask('/shared/look', null, 'What stands behind a link', answers<Shared>('Shared'), {
     limitKb: SMALL_KB,
     body: linkTokenSchema,
   }),
-  sharedPdf: post('/shared/pdf', null, 'The sheet of a link, on paper', PDF, {
+  sharedPdf: post('/shared/pdf', null, 'What stands behind a link, on paper', PDF, {
     limitKb: SMALL_KB,
     body: linkTokenSchema,
     bytes: 'out',

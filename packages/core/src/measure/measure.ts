@@ -8,7 +8,8 @@ import { Throw } from './throw';
 import { clipFaults } from './wrong-clip';
 import type { MeasuredValue, MeasureRequest, MeasureResult, View } from './types';
 
-const VIEW_NAMES: Record<View, string> = {
+/** From where a clip was filmed, in words. */
+export const VIEW_NAMES: Readonly<Record<View, string>> = {
   'side-open': 'the open side',
   'side-closed': 'the closed side',
   front: 'the front',

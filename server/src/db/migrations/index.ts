@@ -1,3 +1,4 @@
+import { campReports } from './camp-reports';
 import { camps } from './camps';
 import type { Migration } from './columns';
 import { course } from './course';
@@ -39,4 +40,5 @@ export const MIGRATIONS: readonly Migration[] = [
   effects,
   spots,
   camps,
+  campReports,
 ];

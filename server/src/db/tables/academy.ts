@@ -129,7 +129,7 @@ export interface OwnFindingDbRow extends Version {
 export interface LinkDbRow extends Kept, OfAcademy {
   athlete_id: string | null;
   user_id: string;
-  kind: 'sheet' | 'calendar';
+  kind: 'sheet' | 'camp' | 'calendar';
   what: object;
   key_hash: string;
   expires_at: Date | null;

@@ -1,5 +1,5 @@
 /** Camps, and who is where when. */
-import type { CampStationForm } from '@wrightonic/contract';
+import type { CampReport, CampStationForm } from '@wrightonic/contract';
 import type { CampChange, CampSchedule, IsoDate, TimedDay } from '@wrightonic/core';
 import type { Flag, Kept, OfAcademy, OfAthlete } from './column';
 
@@ -49,4 +49,10 @@ export interface CampArrivalDbRow extends OfAthlete {
   camp_id: string;
   day: number;
   at: Date;
+}
+
+export interface CampReportDbRow extends OfAthlete {
+  camp_id: string;
+  report: CampReport;
+  made_at: Date;
 }

@@ -27,6 +27,7 @@ export interface AcademyTables {
   camp_arrivals: camp.CampArrivalDbRow;
   camp_athletes: camp.CampAthleteDbRow;
   camp_changes: camp.CampChangeDbRow;
+  camp_reports: camp.CampReportDbRow;
   camp_visits: camp.CampVisitDbRow;
   camps: camp.CampDbRow;
   clearances: work.ClearanceDbRow;

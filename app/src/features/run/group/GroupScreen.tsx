@@ -17,7 +17,7 @@ import { RepButtons } from '../RepButtons';
 import { useAwake } from '../use-awake';
 import { ComesLate, Ending, Hurts } from './Asides';
 import { ClassScreen } from './class/ClassScreen';
-import { BEGINS } from './class/class';
+import { BEGINS } from '../../../parts/class';
 import { DrillPicker } from './DrillPicker';
 import { DrillChoice, Front, itemsOf } from './Front';
 import { Gather, WhoHurts } from './Gather';

@@ -1,5 +1,5 @@
 /** A line of athletes at one drill or each at their own work: who is in front, who waits, who has left. */
-import type { ClassWork } from './class/class';
+import type { ClassWork } from '../../../parts/class';
 import { joinsRound } from './round';
 import type { Round } from './round';
 

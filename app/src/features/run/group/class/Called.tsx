@@ -7,7 +7,7 @@ import { Text } from 'react-native-paper';
 import { Caution } from '../../../../ui/controls';
 import { Mannequin } from '../../../../ui/Mannequin';
 import { SPACE, usePalette } from '../../../../ui/theme';
-import type { ClassWork } from './class';
+import type { ClassWork } from '../../../../parts/class';
 import type { Pupil } from './use-class';
 
 /** What each shows: everything up to the link that is taught. */

@@ -5,8 +5,8 @@ import { Text } from 'react-native-paper';
 import { Action, Blank, Choice } from '../../../../ui/controls';
 import { Screen, Section } from '../../../../ui/layout';
 import { SPACE, usePalette } from '../../../../ui/theme';
-import { outcomes, questionsOf } from './class';
-import type { ClassWork } from './class';
+import { outcomes, questionsOf } from '../../../../parts/class';
+import type { ClassWork } from '../../../../parts/class';
 import type { Class } from './use-class';
 
 /** What else can be looked for at the link that is taught. */

@@ -15,8 +15,8 @@ import { joins, leaves, oneLater, toTheEnd, toTheFront } from '../line';
 import type { Line } from '../line';
 import { LineUp, MoreInLine, NextUp } from '../LineUp';
 import { Called } from './Called';
-import { linksOf } from './class';
-import type { ClassWork } from './class';
+import { linksOf } from '../../../../parts/class';
+import type { ClassWork } from '../../../../parts/class';
 import { Questions, Result } from './ClassAsides';
 import { useClass } from './use-class';
 

@@ -3,7 +3,7 @@ import type { Operation } from '../../../../data/operations';
 import { leavePage, openPage, TODAY } from '../../../../testing/page';
 import { planOf, workOf } from '../../../../testing/work';
 import { GroupScreen } from '../GroupScreen';
-import { BEGINS, questionsOf } from './class';
+import { BEGINS, questionsOf } from '../../../../parts/class';
 
 const mockKept = new Map<string, unknown>();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn(), replace: jest.fn() }) }));

@@ -9,8 +9,8 @@ import { tick } from '../../tick';
 import { inFront, nextUp, toTheEnd, toTheFront } from '../line';
 import type { Line } from '../line';
 import { useWorks } from '../use-group';
-import { ANSWER, atLink, marked, markOf, unmarked } from './class';
-import type { ClassWork } from './class';
+import { ANSWER, atLink, marked, markOf, unmarked } from '../../../../parts/class';
+import type { ClassWork } from '../../../../parts/class';
 
 /** One of the class: whether their turn is to come, and what must be known of them. */
 export interface Pupil {

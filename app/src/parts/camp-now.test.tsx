@@ -1,18 +1,18 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { CampRecord, CampRow } from '@wrightonic/contract';
-import { leavePage, ME, openPage } from '../../testing/page';
+import { leavePage, ME, openPage } from '../testing/page';
 import { CampNow } from './CampNow';
 
 const mockPush = jest.fn();
 const mockKept: unknown[] = [];
 let mockClock = '09:05';
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush }) }));
-jest.mock('../../data/clock', () => ({
-  ...jest.requireActual('../../data/clock'),
+jest.mock('../data/clock', () => ({
+  ...jest.requireActual('../data/clock'),
   clockIn: () => mockClock,
   dayIn: () => '2026-05-04',
 }));
-jest.mock('../../data/storage', () => ({
+jest.mock('../data/storage', () => ({
   storage: { all: () => Promise.resolve([]) },
   lines: { put: (user: string, at: string, form: unknown) => Promise.resolve(void mockKept.push([user, at, form])) },
 }));

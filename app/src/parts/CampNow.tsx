@@ -1,19 +1,19 @@
 import type { CampRecord, CampRow, Me } from '@wrightonic/contract';
 import { clockOf, rotationTimes } from '@wrightonic/core';
-import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api } from '../../data/api';
-import { lines } from '../../data/storage';
-import { useLibrary } from '../../data/use-library';
-import { firstOpen, stationsAt } from '../../parts/camp-board';
-import type { Camper } from '../../parts/camp-board';
-import { useCampNow } from '../../parts/use-camp-now';
-import { Action } from '../../ui/controls';
-import { Row, Section } from '../../ui/layout';
-import { SPACE, usePalette } from '../../ui/theme';
+import { api } from '../data/api';
+import { useLibrary } from '../data/use-library';
+import { firstOpen, stationsAt } from './camp-board';
+import type { Camper } from './camp-board';
+import { useCampNow } from './use-camp-now';
+import { useRunLine } from './use-run-line';
+import { Action } from '../ui/controls';
+import { Row, Section } from '../ui/layout';
+import { SPACE, usePalette } from '../ui/theme';
 
 const LOOKS_EVERY_MS = 30_000;
+const idsOf = (line: readonly Camper[]): string[] => line.map((camper) => camper.athlete);
 
 /** The stations of the camp of today that somebody runs. */
 export function CampNow({ row, me }: { readonly row: CampRow; readonly me: Me }) {
@@ -24,18 +24,13 @@ export function CampNow({ row, me }: { readonly row: CampRow; readonly me: Me })
 /** Their line now and next, and the way to log it. */
 function MyStations({ camp, me }: { readonly camp: CampRecord; readonly me: Me }) {
   const palette = usePalette();
-  const router = useRouter();
   const { drill: look } = useLibrary();
+  const run = useRunLine(me);
   const { day, moment } = useCampNow(me, camp);
   if (day === null || moment === null || moment.state === 'over') return null;
   const now = firstOpen(camp, day, moment);
   const times = rotationTimes(camp.days[day]!);
   const stations = stationsAt(camp, day, now);
-  /** The group screen goes on with the line that the device keeps: this one takes its place. */
-  const run = async (line: readonly Camper[], drill: string | null) => {
-    await lines.put(me.id, camp.days[day]!.date, { athletes: line.map((a) => a.athlete), drill }).catch(() => undefined);
-    router.push('/group-run');
-  };
   const then = now + 1 < times.length ? stationsAt(camp, day, now + 1) : [];
   return (
     <>
@@ -71,7 +66,7 @@ function MyStations({ camp, me }: { readonly camp: CampRecord; readonly me: Me }
                 <Row>
                   <Action
                     label={`Run ${line.length === 1 ? line[0]!.name : `these ${line.length}`}`}
-                    onPress={() => void run(line, drill?.id ?? null)}
+                    onPress={() => void run(camp.days[day]!.date, idsOf(line), { drill: drill?.id ?? null })}
                     testID={`run-station-${station.name}`}
                   />
                 </Row>
