@@ -7,7 +7,18 @@ import { v7 as uuidv7 } from 'uuid';
 import { firstDay } from './first-day';
 import { CHARACTERS } from './scenario';
 import type { Character } from './scenario';
-import { checkIn, finishSession, logEntries, publishCamp, putCamp, putGun, putSession, scheduleCamp, workOf } from './services';
+import {
+  checkIn,
+  finishSession,
+  handOutReports,
+  logEntries,
+  publishCamp,
+  putCamp,
+  putGun,
+  putSession,
+  scheduleCamp,
+  workOf,
+} from './services';
 import { noon, on, recordOf } from './stage';
 import type { Stage } from './stage';
 
@@ -147,6 +158,7 @@ export async function liveCamps(
   await publishCamp(before, past);
   for (const day of [0, 1])
     for (const key of WAS) await campDay(stage, byKey.get(key)!, athletes.get(key)!, addDays(began, day), day);
+  await handOutReports(await on(stage, addDays(began, 2)), past);
   const [eve, now] = [await on(stage, addDays(today, -1)), await on(stage, today)];
   const running = uuidv7();
   const start = clockOf(60 * Math.max(0, Math.min(19, hour - 1)));

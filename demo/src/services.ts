@@ -12,6 +12,7 @@ const PATIENCE = 12;
 
 export const assignPlan = again(server.assignPlan);
 export const checkIn = again(server.checkIn);
+export const handOutReports = again(server.handOutReports);
 export const publishCamp = again(server.publishCamp);
 export const putCamp = again(server.putCamp);
 export const putGun = again(server.putGun);

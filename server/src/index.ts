@@ -14,6 +14,7 @@ export { putClip, putMarks } from './film/clips';
 export { putConsent, putIntake } from './intake/intake';
 export { putCamp } from './camp/build';
 export { checkIn } from './camp/camps';
+export { handOutReports } from './camp/handed';
 export { publishCamp, scheduleCamp } from './camp/schedule';
 export { putGun } from './devices/guns';
 export { putGroup } from './people/groups';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { Action } from '../ui/controls';
 import { Row } from '../ui/layout';
-import { usePalette } from '../ui/theme';
+import { SPACE, usePalette } from '../ui/theme';
 import { weekDay } from '../ui/words';
 import { SheetPictures } from './SheetPictures';
 
@@ -36,9 +36,16 @@ export function CampReportView({ report }: { readonly report: CampReport }) {
         <Text style={label}>Four weeks at home</Text>
         {home === null ? <Text variant="bodyMedium">{homeWhy}</Text> : null}
         {(all ? days : days.slice(0, HOME_SHOWN)).map((day) => (
-          <Text key={day.date} variant="bodySmall">
-            {`${weekDay(day.date)}, ${day.minutes} min, ${day.throws > 0 ? `${day.throws} throws` : 'no throws'}: ${day.items.map((i) => `${i.drill} ${i.dose}`).join('; ')}`}
-          </Text>
+          <View key={day.date} style={{ paddingTop: SPACE.xs }}>
+            <Text variant="bodyMedium">
+              {`${weekDay(day.date)}, ${day.minutes} min, ${day.throws > 0 ? `${day.throws} throws` : 'no throws'}`}
+            </Text>
+            {day.items.map((item) => (
+              <Text key={item.drill} variant="bodySmall" style={{ color: palette.soft }}>
+                {`${item.drill}, ${item.dose}: ${item.cue}`}
+              </Text>
+            ))}
+          </View>
         ))}
       </View>
       <SheetPictures pictures={pictures} />

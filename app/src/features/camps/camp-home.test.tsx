@@ -65,9 +65,9 @@ const REPORTS: CampReports = {
 it('reports say what each takes home, and why there is none', async () => {
   open(<ReportsScreen id="c1" />, { '/api/camps/c1/reports': REPORTS });
   expect(await screen.findByText('March and reach: Light feet (7 of 9 good)')).toBeTruthy();
-  expect(screen.getAllByText(/Wall hip fall 2 × 8/)).toHaveLength(3);
+  expect(screen.getAllByText('Wall hip fall, 2 × 8: Hip to the wall')).toHaveLength(3);
   fireEvent.press(screen.getByRole('button', { name: 'All 4 days' }));
-  expect(screen.getAllByText(/Wall hip fall 2 × 8/)).toHaveLength(4);
+  expect(screen.getAllByText('Wall hip fall, 2 × 8: Hip to the wall')).toHaveLength(4);
   expect(screen.getByText('No focus was chosen at the camp; home work is made for one.')).toBeTruthy();
 });
 

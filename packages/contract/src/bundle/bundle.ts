@@ -45,6 +45,7 @@ export const ACADEMY_CSV = [
   'camp_visits',
   'camp_changes',
   'camp_arrivals',
+  'camp_reports',
   'audit_entries',
 ] as const;
 export type CsvTable = (typeof ACADEMY_CSV)[number];
