@@ -169,6 +169,7 @@ async function show(element: React.ReactElement, cache: Cache) {
       '/api/athletes/a': cache.athlete,
       '/api/athletes/a/diagnosis': cache.diagnosis,
       '/api/athletes/a/plan': cache.plan,
+      '/api/athletes/a/camps': [],
       '/api/athletes/a/progress': cache.progress,
     },
     cache.diagnosis ?? cache.athlete ?? null,

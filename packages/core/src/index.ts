@@ -44,7 +44,7 @@ export * from './diagnosis/history';
 export * from './diagnosis/map';
 export * from './diagnosis/trace';
 export { fromMph } from './progress/spread';
-export { REPAIR_ORDERS } from './diagnosis/focus';
+export { REPAIR_ORDERS, WORTH_NAMING } from './diagnosis/focus';
 export type { Focus, RepairOrder, Worth } from './diagnosis/focus';
 export type { LeftAlone } from './diagnosis/leave-alone';
 export { graphFindings } from './diagnosis/model';

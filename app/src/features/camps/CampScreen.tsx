@@ -126,6 +126,14 @@ function Camp({ camp, me }: { readonly camp: CampRecord; readonly me: Me }) {
           {camp.state === 'over' ? null : (
             <Action kind="quiet" label="Change it" onPress={() => router.push(`/camps/${id}/build`)} testID="camp-build" />
           )}
+          {camp.state === 'over' || camp.athletes.length === 0 ? null : (
+            <Action
+              kind="plain"
+              label="A first look at each"
+              onPress={() => router.push(`/camps/${id}/look`)}
+              testID="camp-look"
+            />
+          )}
           {camp.state === 'published' ? (
             <Action
               kind="plain"

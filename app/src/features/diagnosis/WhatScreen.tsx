@@ -1,4 +1,3 @@
-import { findingById } from '@wrightonic/core';
 import type { Check, Evidence, FindingId, Root } from '@wrightonic/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -6,6 +5,8 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { newId } from '../../data/ids';
+import { LeaveAlone } from '../../parts/LeaveAlone';
+import { useMakeFocus } from '../../parts/use-make-focus';
 import { FocusStory } from '../../ui/FocusStory';
 import { Action, Blank, Caution, LinkRow, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, Section, useWide } from '../../ui/layout';
@@ -25,14 +26,6 @@ import type { Href } from 'expo-router';
 
 export const KIND_WORDS: Record<Root['kind'], string> = { limit: 'body', habit: 'timing or habit', cue: 'a misread cue' };
 
-const STYLE_TITLES: Record<string, string> = {
-  'high-leg-kick': 'High leg kick',
-  'hands-overhead': 'Hands overhead',
-  'hands-still': 'Still hands',
-  'finish-off-line': 'Finish off line',
-  'rubber-side': 'Side of the rubber',
-};
-
 const ROOTS_SHOWN = 5;
 
 const CHECKS_SHOWN = 3;
@@ -49,11 +42,10 @@ export function WhatScreen({ id }: { readonly id: string }) {
   const { data: overview } = api.useAthleteQuery({ athlete: id });
   const { data, error } = api.useDiagnosisQuery({ athlete: id }, { refetchOnMountOrArgChange: true });
   const [put, putState] = api.usePutObservationMutation();
-  const [keep, keepState] = api.useKeepDiagnosisMutation();
-  const [putFocus, focusState] = api.usePutFocusMutation();
+  const focus = useMakeFocus(id);
   const [shown, setShown] = useState<FindingId | null>(null);
   const { answer: history } = useJudged('history', data && data.evidence.length > 0 ? data.request : null);
-  const failure = error ?? putState.error ?? keepState.error ?? focusState.error;
+  const failure = error ?? putState.error ?? focus.error;
   if (!data || !overview || !me)
     return failure ? (
       <Screen>
@@ -74,14 +66,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
   const candidate = shown ?? suggested;
   const isFocus = overview.foci.some((f) => f.finding === candidate);
   const makeFocus = async (finding: FindingId) => {
-    const kept = await keep({ athlete: id, id: newId() });
-    if (!kept.data) return;
-    const set = await putFocus({
-      athlete: id,
-      id: newId(),
-      body: { finding, rung: findingById(finding).kind === 'limit' ? 0 : 1, diagnosis: kept.data.id },
-    });
-    if (set.data) router.push(`/athletes/${id}/plan`);
+    if (await focus.make(finding)) router.push(`/athletes/${id}/plan`);
   };
   const flags = result.flags.length > 0 && (
     <Caution testID="flags">{`Take care: ${result.flags.map((f) => say.title(f).toLowerCase()).join('; ')}. No hard throws are planned while this is likely. If anything hurts, a licensed clinician decides.`}</Caution>
@@ -100,12 +85,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
             <Text variant="bodySmall" style={{ color: palette.soft }} numberOfLines={2}>
               {`${say.title(candidate)}${shown ? '' : result.focus.open ? '. Not sure yet: work on it with open eyes.' : suggestedWhy ? `. ${say.sentence(suggestedWhy)}` : ''}`}
             </Text>
-            <Action
-              label="Make this the focus"
-              onPress={() => void makeFocus(candidate)}
-              busy={keepState.isLoading || focusState.isLoading}
-              testID="make-focus"
-            />
+            <Action label="Make this the focus" onPress={() => void makeFocus(candidate)} busy={focus.busy} testID="make-focus" />
           </>
         ) : isFocus ? (
           <Action label="Open the plan" onPress={() => router.push(`/athletes/${id}/plan`)} />
@@ -192,18 +172,7 @@ export function WhatScreen({ id }: { readonly id: string }) {
               ))}
             </Section>
           ) : null}
-          {result.leaveAlone.length > 0 ? (
-            <Section title="Leave alone">
-              {result.leaveAlone.slice(0, LIST_SHOWN).map((l) => (
-                <View key={l.item}>
-                  <Text variant="bodyMedium">{STYLE_TITLES[l.item] ?? say.title(l.item as FindingId)}</Text>
-                  <Text variant="bodySmall" style={{ color: palette.soft }}>
-                    {say.sentence(l.why)}
-                  </Text>
-                </View>
-              ))}
-            </Section>
-          ) : null}
+          <LeaveAlone items={result.leaveAlone.slice(0, LIST_SHOWN)} />
           {evidence.length > 0 ? (
             <Section title="For the athlete" note="to say, or to show">
               <ForAthlete record={data} overview={overview} me={me} focus={shown} />

@@ -6,7 +6,8 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
-import { Action, Caution, Choice, Loading } from '../../ui/controls';
+import { AnswerRow } from '../../parts/AnswerRow';
+import { Action, Caution, Loading } from '../../ui/controls';
 import { Panes, Row, Screen, useWide } from '../../ui/layout';
 import { Mannequin } from '../../ui/Mannequin';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -17,14 +18,9 @@ import { canShow, ShownQuestion } from './ShownQuestion';
 import { Thoughts } from './Thoughts';
 import { LOOKS_AT_ONCE, useLooks } from './use-looks';
 import { useSaid } from './use-said';
-import type { Answer, LookPage } from './use-looks';
+import type { LookPage } from './use-looks';
 import { useVocabulary } from '../../ui/vocabulary';
 
-const ANSWERS: readonly (readonly [Answer, string])[] = [
-  ['yes', 'Yes'],
-  ['no', 'No'],
-  ['unsure', 'Can’t tell'],
-];
 const PAGES: readonly LookPage[] = [...LINKS, 'ask', 'results'];
 const OTHER_PAGES = { ask: 'Ask the athlete', results: 'How it comes out' } as const;
 const isLink = (page: LookPage): page is Link => page !== 'ask' && page !== 'results';
@@ -159,18 +155,7 @@ export function LookScreen({ id }: { readonly id: string }) {
               {isLink(current) && shown === look.finding.id ? (
                 <ShownQuestion finding={look.finding} link={current} athlete={athlete} age={overview.age} />
               ) : null}
-              <Row>
-                {ANSWERS.map(([value, label]) => (
-                  <Choice
-                    key={value}
-                    wide
-                    label={label}
-                    chosen={look.answer === value}
-                    onPress={() => answer(look, value)}
-                    testID={`${look.finding.id}-${value}`}
-                  />
-                ))}
-              </Row>
+              <AnswerRow look={look} onAnswer={answer} />
             </View>
           ))}
           {isLink(current) ? <Details link={current} discipline={athlete.discipline} said={said} /> : null}

@@ -31,6 +31,7 @@ export const SCREENS: readonly { readonly path: string; readonly title: string; 
   { path: '/camps/:id', title: 'The camp', needs: 'seeCamps' },
   { path: '/camps/:id/build', title: 'Build a camp', needs: 'runCamps' },
   { path: '/camps/:id/board', title: 'The board', needs: 'seeCamps' },
+  { path: '/camps/:id/look', title: 'A first look', needs: 'judge' },
   { path: '/camps/:id/reports', title: 'Camp reports', needs: 'runCamps' },
   { path: '/hand-outs', title: 'Handed out', needs: 'changePlan' },
   { path: '/my-delivery', title: 'My delivery', needs: 'seeAthlete' },

@@ -40,7 +40,8 @@ export interface Focus {
 }
 
 export const LIKELY_ENOUGH = 0.35;
-const WORTH_NAMING = 0.2;
+/** From here on a cause is worth a coach's attention, probability. `house` */
+export const WORTH_NAMING = 0.2;
 
 interface Chosen {
   readonly finding: FindingId;
