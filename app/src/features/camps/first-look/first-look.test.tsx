@@ -98,7 +98,16 @@ const camp = (athletes: readonly CampMember[]): CampRecord => ({
 });
 
 describe('a first look at each', () => {
-  const known = recordOf(requestOf(seen('late-hips', 'turn-together')));
+  const stiff = {
+    kind: 'screen',
+    test: 'hip-internal-rotation',
+    side: 'drive',
+    value: 20,
+    unit: 'deg',
+    on: TODAY,
+    by: 'Ada',
+  } as const;
+  const known = recordOf(requestOf([...seen('late-hips', 'turn-together'), stiff]));
   const answers = {
     '/api/camps/c1': camp([
       member('a', 'Al Tarn', 'late-hips'),
