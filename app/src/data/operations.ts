@@ -1,6 +1,14 @@
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
-import type { LogEntry, NewBodyCheck, NewBodyNote, NewBodyReading, NewObservation, NewSession } from '@wrightonic/contract';
+import type {
+  CampCheckIn,
+  LogEntry,
+  NewBodyCheck,
+  NewBodyNote,
+  NewBodyReading,
+  NewObservation,
+  NewSession,
+} from '@wrightonic/contract';
 
 /** Something done in a session, a body check or a look that the server has to hear of, once and in this order. */
 export type Work =
@@ -13,7 +21,9 @@ export type Work =
   | { readonly kind: 'note'; readonly id: string; readonly body: NewBodyNote }
   | { readonly kind: 'end-check' }
   | { readonly kind: 'observe'; readonly id: string; readonly body: NewObservation }
-  | { readonly kind: 'take-back'; readonly id: string };
+  | { readonly kind: 'take-back'; readonly id: string }
+  /** Who was seen at the gate of a camp; its session is the camp. */
+  | { readonly kind: 'arrive'; readonly body: CampCheckIn };
 
 export interface Operation {
   /** Order of happening, and key in the browser's database. */
@@ -21,7 +31,7 @@ export interface Operation {
   /** Who did it: another person who signs in on this phone neither sees nor sends it. */
   readonly user: string;
   readonly athlete: string;
-  /** The session or the body check that it belongs to. */
+  /** The session, the body check or the camp that it belongs to. */
   readonly session: string;
   readonly work: Work;
   readonly status: 'waiting' | 'sent' | 'refused';

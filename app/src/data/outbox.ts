@@ -159,6 +159,8 @@ function dispatchOf(work: Exclude<Work, { kind: 'log' }>, athlete: string, id: s
       return dispatch(endpoints.finishBodyCheck.initiate({ athlete, id, as })).unwrap();
     case 'observe':
       return dispatch(endpoints.putObservation.initiate({ athlete, id: work.id, body: work.body, as })).unwrap();
+    case 'arrive':
+      return dispatch(endpoints.checkIn.initiate({ id, body: work.body, as })).unwrap();
     case 'take-back':
       return dispatch(endpoints.dropObservation.initiate({ athlete, id: work.id, as })).unwrap();
   }

@@ -4,7 +4,9 @@ import { clockOf, rotationTimes } from '@wrightonic/core';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { api, problemOf } from '../../data/api';
+import { api } from '../../data/api';
+import { record } from '../../data/outbox';
+import { useAppDispatch, useAppSelector } from '../../data/store';
 import { PageProblem } from '../../parts/PageProblem';
 import { Action, Blank, Caution, Choice, Loading } from '../../ui/controls';
 import { Row, Screen, Section } from '../../ui/layout';
@@ -16,23 +18,27 @@ import { useRunLine } from '../../parts/use-run-line';
 import type { LineFor } from '../../parts/use-run-line';
 import { Replan } from './Replan';
 import { useCampNow } from '../../parts/use-camp-now';
+import { refusedArrival } from './arrivals';
 import { FAR_WIDTH, sizesFor, StationTile } from './StationTile';
 import { mayRun, useCamp } from './use-camp';
 
-/** Who has come: one tap each. */
-function Arrivals({ camp, day }: { readonly camp: CampRecord; readonly day: number }) {
-  const [checkIn, { error }] = api.useCheckInMutation();
+/** Who has come: one tap each, with a signal or without. */
+function Arrivals({ camp, me, day }: { readonly camp: CampRecord; readonly me: Me; readonly day: number }) {
+  const dispatch = useAppDispatch();
+  const refused = useAppSelector((s) => refusedArrival(s.operations.list, camp.id, me.id));
   const here = new Set(camp.arrivals.filter((a) => a.day === day).map((a) => a.athlete));
+  const tap = (athlete: string) =>
+    dispatch(record(me.id, athlete, camp.id, { kind: 'arrive', body: { day, athlete, here: !here.has(athlete) } }));
   return (
     <Section title="At the gate" note={`${here.size} of ${camp.athletes.length} have come`}>
-      {error ? <Caution>{problemOf(error).detail}</Caution> : null}
+      {refused ? <Caution>{refused}</Caution> : null}
       <Row>
         {camp.athletes.map((a) => (
           <Choice
             key={a.athlete}
             label={a.name}
             chosen={here.has(a.athlete)}
-            onPress={() => void checkIn({ id: camp.id, body: { day, athlete: a.athlete, here: !here.has(a.athlete) } })}
+            onPress={() => tap(a.athlete)}
             testID={`here-${a.name}`}
           />
         ))}
@@ -128,7 +134,7 @@ function Board({ camp, me, day }: { readonly camp: CampRecord; readonly me: Me; 
           />
         </Row>
       ) : null}
-      {open === 'gate' ? <Arrivals camp={camp} day={day} /> : null}
+      {open === 'gate' ? <Arrivals camp={camp} me={me} day={day} /> : null}
       {open === 'replan' ? (
         <Replan camp={camp} day={day} from={at} late={missing.map((a) => a.athlete)} onDone={() => setOpen('none')} />
       ) : null}

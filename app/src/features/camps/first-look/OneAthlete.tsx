@@ -133,6 +133,11 @@ export function OneAthlete({ member, me, place, next, onNext, onList }: OneProps
       {locked === null ? null : <Caution>{locked}</Caution>}
       {problem ? <Caution>{problem}</Caution> : null}
       <SoFar record={diagnosis} seen={evidence.length > 0} />
+      {foci.size > 0 ? (
+        <Text variant="bodyMedium" style={{ color: palette.soft }}>
+          {`Works on: ${[...foci].map((f) => say.title(f).toLowerCase()).join('; ')}.`}
+        </Text>
+      ) : null}
       {result.flags.length > 0 ? (
         <Caution>{`Take care: ${result.flags.map((f) => say.title(f).toLowerCase()).join('; ')}. If anything hurts, a licensed clinician decides.`}</Caution>
       ) : null}
