@@ -77,4 +77,22 @@ for (const coupled of [false, true]) {
   console.log(
     `80 athletes, 5 days of 6 rotations, 10 stations${coupled ? ', groups and friends' : ''}: ${(ms / 1000).toFixed(1)} s, score ${found.score}, bound ${found.bound}, gap ${(100 * gapOf(found)).toFixed(2)} %, ${brokenRules(camp, found.assignments).length} rules broken`,
   );
+  const closed = camp.stations.filter((s) => s.kind === 'drill')[0]!.id;
+  const closes = { day: 1, fromRotation: 2, type: 'station-closed' as const, id: closed };
+  const [gone, late] = camp.athletes;
+  const happened: readonly [string, CampRequest['changes']][] = [
+    ['a drill closes', [closes]],
+    ['one is gone', [{ day: 1, fromRotation: 2, type: 'athlete-absent', id: gone!.id }]],
+    [
+      'all of it, and one is late',
+      [closes, { ...closes, type: 'athlete-absent', id: gone!.id }, { ...closes, type: 'athlete-late', id: late!.id }],
+    ],
+  ];
+  for (const [what, changes] of happened) {
+    const changed = { ...camp, current: found.assignments, changes: changes! };
+    const mended = await run(changed);
+    console.log(
+      `  ${what} in the third rotation of the second day: ${mended.ms.toFixed(0)} ms, ${mended.found.moved} moved, gap ${(100 * gapOf(mended.found)).toFixed(2)} %, ${brokenRules(changed, mended.found.assignments).length} rules broken`,
+    );
+  }
 }

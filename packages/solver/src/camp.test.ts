@@ -185,6 +185,69 @@ describe('a camp that is running', () => {
     expect(found.moved).toBe(0);
   });
 
+  it('keeps every hard rule and doubles nobody when several things happen, with groups and friends and without', async () => {
+    for (const seed of [1, 2, 3, 4, 5, 6]) {
+      const coupled = seed % 2 === 0;
+      const camp = quick(simulateCamp(seed, { athletes: 18 + 3 * seed, days: 2, rotations: 5, stations: 7, coupled }));
+      const found = await schedule(camp);
+      const [gone, late] = camp.athletes;
+      const changed: CampRequest = {
+        ...camp,
+        current: found.assignments,
+        changes: [
+          { day: 0, fromRotation: 2, type: 'station-closed', id: camp.stations.find((s) => s.kind === 'drill')!.id },
+          { day: 0, fromRotation: 2, type: 'athlete-absent', id: gone!.id },
+          { day: 0, fromRotation: 3, type: 'athlete-late', id: late!.id },
+        ],
+      };
+      const mended = await schedule(changed);
+      expect([seed, mended.infeasible, brokenRules(changed, mended.assignments)]).toEqual([seed, null, []]);
+      expect(mended.score).toBeLessThanOrEqual(mended.bound + 1e-3);
+      const places = mended.assignments.map((v) => `${v.athlete} ${v.day} ${v.rotation}`);
+      expect(new Set(places).size).toBe(places.length);
+      expect(mended.assignments.filter((v) => v.day === 1)).toEqual(found.assignments.filter((v) => v.day === 1));
+    }
+  });
+
+  it('lets others make room where whoever lost a place can go to none that is free, as few as can be', async () => {
+    const stations = ['a', 'b', 'c'].map((id) => station(id, 'screen', { capacity: 1 }));
+    const camp = oneDay(1, {
+      stations: [...stations, station('d', 'screen', { capacity: 3 })],
+      athletes: [athlete('x', { notAt: ['c', 'd'] }), athlete('y', { notAt: ['d'] }), athlete('z')],
+    });
+    const at = (who: string, where: string): Assignment => ({ athlete: who, day: 0, rotation: 0, station: where });
+    const current = [at('x', 'a'), at('y', 'b'), at('z', 'c')];
+    const closes: CampChange = { day: 0, fromRotation: 0, type: 'station-closed', id: 'a' };
+    const mended = await schedule({ ...camp, current, changes: [closes] });
+    const ends = new Map(mended.assignments.map((v) => [v.athlete, v.station]));
+    expect([...ends].sort()).toEqual([
+      ['x', 'b'],
+      ['y', 'c'],
+      ['z', 'd'],
+    ]);
+    expect([mended.moved, mended.infeasible]).toEqual([3, null]);
+    // With room for the one beside them, nobody else moves.
+    const roomy = camp.stations.map((s) => (s.id === 'b' ? { ...s, capacity: 2 } : s));
+    const easy = await schedule({ ...camp, stations: roomy, current, changes: [closes] });
+    expect([easy.moved, easy.assignments.find((v) => v.athlete === 'x')?.station]).toEqual([1, 'b']);
+  });
+
+  it('brings those together who are to be together, where they have lost their places both', async () => {
+    const stations = ['a', 'b', 'c', 'd'].map((id) => station(id, 'screen', { capacity: 2 }));
+    const pairs = ['m', 'n', 'o'].flatMap((p) => [athlete(`${p}1`, { with: [`${p}2`] }), athlete(`${p}2`, { with: [`${p}1`] })]);
+    const camp = oneDay(1, { stations, athletes: pairs.slice(0, 4) });
+    const current = ['m1', 'm2', 'n1', 'n2'].map((id, k): Assignment => ({
+      athlete: id,
+      day: 0,
+      rotation: 0,
+      station: k < 2 ? 'a' : 'b',
+    }));
+    const changes: CampChange[] = ['a', 'b'].map((id) => ({ day: 0, fromRotation: 0, type: 'station-closed', id }));
+    const { assignments } = await schedule({ ...camp, current, changes });
+    const where = new Map(assignments.map((v) => [v.athlete, v.station]));
+    expect([where.get('m1') === where.get('m2'), where.get('n1') === where.get('n2')]).toEqual([true, true]);
+  });
+
   it('says who cannot be read any more when the radar closes, and keeps everybody somewhere', async () => {
     const request = {
       ...camp,

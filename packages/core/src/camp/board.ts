@@ -68,8 +68,9 @@ export class DayBoard {
   private last: Change[] = [];
 
   constructor(private readonly task: DayTask) {
-    const { camp, day, from, past } = task;
+    const { camp, day, from, past, current, only } = task;
     const { request } = camp;
+    const staysAt = new Map((current ?? []).map((a) => [`${a.athlete}\n${a.rotation}`, a.station]));
     this.stations = request.stations.length;
     this.rotations = request.days[day]!.rotations;
     const groups = [...groupsOf(request).values()];
@@ -86,7 +87,9 @@ export class DayBoard {
       for (let rotation = 0; rotation < this.rotations; rotation++)
         request.stations.forEach((station, s) => {
           worth[rotation * this.stations + s] =
-            visitWorth(athlete, station) + timelyWorth(request, athlete, station, day, rotation);
+            visitWorth(athlete, station) +
+            timelyWorth(request, athlete, station, day, rotation) -
+            (staysAt.get(`${athlete.id}\n${rotation}`) === station.id ? COST.movedVisit : 0);
         });
       return {
         athlete,
@@ -128,17 +131,30 @@ export class DayBoard {
     this.againAt = Float64Array.from(again, (a) => a?.worth ?? 0);
     this.slots = this.lines.flatMap(({ athlete }, n) =>
       Array.from({ length: this.rotations }, (_, rotation) => ({ athlete: n, rotation })).filter(
-        ({ rotation }) => rotation >= from && camp.isHere(athlete.id, day, rotation),
+        ({ rotation }) => rotation >= from && camp.isHere(athlete.id, day, rotation) && (!only || only.free.has(athlete.id)),
       ),
     );
     this.wanted = new Uint8Array(this.places.length);
     for (const { athlete, rotation } of this.slots) this.wanted[athlete * this.rotations + rotation] = 1;
-    this.take(past);
+    // Whoever stays where they are takes room there, and is company.
+    const stay = (only?.others ?? []).filter((a) => !only!.free.has(a.athlete) && camp.isHere(a.athlete, day, a.rotation));
+    this.take([...past, ...stay.filter((a) => a.rotation >= from)]);
     this.last = [];
   }
 
   get score(): number {
     return this.rows + this.together;
+  }
+
+  /** What company comes to, of the score. */
+  get company(): number {
+    return this.together;
+  }
+
+  /** Sends everybody where a schedule says. */
+  settle(assignments: readonly Assignment[]): void {
+    this.take(assignments);
+    this.last = [];
   }
 
   /** Sends everybody to the best free place there is, who may go to the fewest stations first. */
@@ -228,7 +244,8 @@ export class DayBoard {
     const first = below(many);
     for (let k = 0; k < many; k++) {
       const athlete = (first + k) % many;
-      if (this.places[athlete * this.rotations + rotation] === station) return athlete;
+      const at = athlete * this.rotations + rotation;
+      if (this.wanted[at] === 1 && this.places[at] === station) return athlete;
     }
     return null;
   }

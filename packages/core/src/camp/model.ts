@@ -39,8 +39,8 @@ export interface DayTask {
   readonly current: readonly Assignment[] | null;
   /** Who alone is placed, all others staying where they are; everybody where it is not said. */
   readonly only?: { readonly free: ReadonlySet<string>; readonly others: readonly Assignment[] };
-  /** Whether company is left out. */
-  readonly alone?: boolean;
+  /** Wishes that are left out: company, or all of them, so that nothing counts but places, readings and who is moved. */
+  readonly without?: 'company' | 'wishes';
 }
 
 export function modelOfDay(task: DayTask): DayModel {
@@ -50,8 +50,8 @@ export function modelOfDay(task: DayTask): DayModel {
   const unread = readOnce(task, builder, choices);
   keepWithin(task, builder, choices);
   spareYoungArms(task, builder, choices);
-  wishOfEach(task, builder, choices);
-  if (!task.alone) wishTogether(task, builder, choices);
+  if (task.without !== 'wishes') wishOfEach(task, builder, choices);
+  if (task.without === undefined) wishTogether(task, builder, choices);
   const moves = keepInPlace(task, builder, choices);
   const lacking = new Set([...nowhere, ...unread.all, ...moves]);
   const count = (columns: readonly number[], values: readonly number[]) =>
@@ -67,7 +67,7 @@ export function modelOfDay(task: DayTask): DayModel {
   };
 }
 
-function choicesOf({ camp, day, from, only }: DayTask, builder: LinearBuilder): Choice[] {
+function choicesOf({ camp, day, from, only, without }: DayTask, builder: LinearBuilder): Choice[] {
   const { request } = camp;
   const known = only && new Map(only.others.map((a) => [`${a.athlete}\n${a.rotation}`, a.station]));
   const choices: Choice[] = [];
@@ -77,7 +77,8 @@ function choicesOf({ camp, day, from, only }: DayTask, builder: LinearBuilder): 
       for (const station of request.stations) {
         if (!mayVisit(athlete, station) || !camp.isOpen(station.id, day, rotation)) continue;
         if (known && !only.free.has(athlete.id) && known.get(`${athlete.id}\n${rotation}`) !== station.id) continue;
-        const worth = visitWorth(athlete, station) + timelyWorth(request, athlete, station, day, rotation);
+        const wished = visitWorth(athlete, station) + timelyWorth(request, athlete, station, day, rotation);
+        const worth = without === 'wishes' ? 0 : wished;
         choices.push({ column: builder.choice(worth), athlete, station, rotation });
       }
     }

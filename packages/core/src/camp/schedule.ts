@@ -8,7 +8,7 @@ import { violationsOf } from './check';
 import { companyAtMost, modelOfDay } from './model';
 import type { DayTask } from './model';
 import { relaxationOf } from './relax';
-import { searchDay } from './search';
+import { searchDay, withCompany } from './search';
 import { roundedParts, scoreOf, scorePartsOf } from './score';
 import type { Assignment, CampAthlete, CampChange, CampRequest, CampSchedule } from './types';
 
@@ -18,6 +18,8 @@ const STEPS_A_SECOND = 160_000;
 const STEPS_AN_ATHLETE = 10_000;
 /** A model of so many columns is solved as it is: its bound is nearer than that of shares of athletes. */
 const COLUMNS_A_SECOND = 600;
+/** Exchanges by which friends are brought together in a day that is mended. */
+const COMPANY_STEPS = 40_000;
 
 interface DayPlan {
   readonly assignments: readonly Assignment[];
@@ -102,8 +104,14 @@ async function planDay(camp: Camp, day: number, solve: Solver): Promise<DayPlan>
   const task: DayTask = { camp, day, from, past, current };
   if (!current) return makeDay(task, solve);
   // Whoever has lost a place must go elsewhere: where no others need to, no schedule moves fewer, and the rest can stay out of it.
-  const few = await mendDay({ ...task, only: { free: displacedBy(task), others: current } }, solve);
-  return few.nowhere + few.unread === 0 ? few : mendDay(task, solve);
+  const displaced = displacedBy(task);
+  const few = await mendDay({ ...task, only: { free: displaced, others: current } }, solve);
+  if (few.nowhere + few.unread === 0) return few;
+  // Others make room. Who they are is asked without any wish, which takes a fraction of the time; then where all of these go is.
+  const fewest = await mendDay({ ...task, without: 'wishes' }, solve);
+  const free = new Set([...displaced, ...movedFrom(current, fewest.assignments)]);
+  const mended = await mendDay({ ...task, only: { free, others: current } }, solve);
+  return mended.nowhere + mended.unread < few.nowhere + few.unread ? mended : few;
 }
 
 const asItWas = (assignments: readonly Assignment[]): DayPlan => ({ assignments, short: 0, nowhere: 0, unread: 0 });
@@ -122,7 +130,7 @@ async function makeDay(task: DayTask, solve: Solver): Promise<DayPlan> {
   if (violationsOf(request, searched.assignments).some((v) => v.day === day)) return mendDay(task, solve);
   // Nobody has more company than all of it: a model without it is solved in a fraction of the time.
   const company = companyAtMost(task);
-  const { model, start, read } = modelOfDay({ ...task, alone: true });
+  const { model, start, read } = modelOfDay({ ...task, without: 'company' });
   const small = model.columns.length <= COLUMNS_A_SECOND * request.secondsLimit;
   const solved = small ? await solve(model, start) : await solve(withoutWholes(model), []);
   const { assignments, score } =
@@ -132,13 +140,24 @@ async function makeDay(task: DayTask, solve: Solver): Promise<DayPlan> {
   return { assignments, short: Math.max(0, solved.best + company - score), nowhere: 0, unread: 0 };
 }
 
-/** A day by its model as it is. */
+/** A day by its model as it is, and company afterwards: with it a model of fifty athletes takes a hundred times as long. */
 async function mendDay(task: DayTask, solve: Solver): Promise<DayPlan> {
-  const model = modelOfDay(task);
+  const model = modelOfDay({ ...task, without: task.without ?? 'company' });
   const found = await solve(model.model, model.start);
   const values = found.values.length > 0 ? found.values : model.start;
   const { nowhere, unread } = model.lacks(values);
-  return { assignments: [...task.past, ...model.read(values)], short: Math.max(0, found.best - found.score), nowhere, unread };
+  const placed = model.read(values);
+  const most = task.without === undefined ? companyAtMost(task) : 0;
+  if (most === 0)
+    return { assignments: [...task.past, ...placed], short: Math.max(0, found.best - found.score), nowhere, unread };
+  const { assignments, gain } = withCompany(task, placed, task.camp.request.seed, COMPANY_STEPS);
+  const stay = placed.filter((a) => task.only && !task.only.free.has(a.athlete));
+  return {
+    assignments: [...task.past, ...stay, ...assignments],
+    short: Math.max(0, found.best + most - found.score - gain),
+    nowhere,
+    unread,
+  };
 }
 
 /** Athletes who cannot stay where they were to be for all of the day that is left. */
@@ -160,12 +179,15 @@ const withoutWholes = ({ columns, rows }: LinearModel): LinearModel => ({
   rows,
 });
 
+const movedBetween = ({ current }: CampRequest, assignments: readonly Assignment[]): number =>
+  movedFrom(current ?? [], assignments).size;
+
 /** Athletes with a station other than the one they were to be at. */
-function movedBetween({ current }: CampRequest, assignments: readonly Assignment[]): number {
+function movedFrom(current: readonly Assignment[], assignments: readonly Assignment[]): ReadonlySet<string> {
   const keyOf = (a: Assignment) => `${a.athlete}\n${a.day}\n${a.rotation}`;
-  const before = new Map((current ?? []).map((a) => [keyOf(a), a.station]));
+  const before = new Map(current.map((a) => [keyOf(a), a.station]));
   const moved = assignments.filter((a) => before.has(keyOf(a)) && before.get(keyOf(a)) !== a.station);
-  return new Set(moved.map((a) => a.athlete)).size;
+  return new Set(moved.map((a) => a.athlete));
 }
 
 /** By day, rotation and the athletes as they were given. */

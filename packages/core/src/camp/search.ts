@@ -23,16 +23,38 @@ export interface Searched {
  * @returns the best schedule met
  */
 export function searchDay(task: DayTask, seed: number, steps: number): Searched {
-  const random = randomFrom(seed);
   const board = new DayBoard(task);
+  board.fill();
+  return tryExchanges(board, seed, steps, (step) => WARM * (COLD / WARM) ** (step / steps));
+}
+
+/**
+ * Brings friends and groups together in a schedule that was made without them: no exchange is kept that makes it worse.
+ * @returns the schedule, and what company comes to beyond that schedule's score
+ */
+export function withCompany(
+  task: DayTask,
+  schedule: readonly Assignment[],
+  seed: number,
+  steps: number,
+): { readonly assignments: readonly Assignment[]; readonly gain: number } {
+  const board = new DayBoard(task);
+  board.settle(schedule);
+  const alone = board.score - board.company;
+  const { assignments, score } = tryExchanges(board, seed, steps, () => 0);
+  return { assignments, gain: score - alone };
+}
+
+/** @param heatAt by how much worse an exchange may make it to pass one time in three; at 0 none passes */
+function tryExchanges(board: DayBoard, seed: number, steps: number, heatAt: (step: number) => number): Searched {
+  const random = randomFrom(seed);
   const { slots } = board;
   if (slots.length === 0) return { assignments: [], score: board.score };
   const below = (many: number) => Math.floor(random.uniform() * many);
-  board.fill();
   let best = board.score;
   let kept = board.places.slice();
   for (let step = 0; step < steps; step++) {
-    const heat = WARM * (COLD / WARM) ** (step / steps);
+    const heat = heatAt(step);
     const before = board.score;
     const slot = slots[below(slots.length)]!;
     const station = random.chance(COMPANY) ? board.companyOf(slot.athlete, slot.rotation, below) : below(board.stations);
