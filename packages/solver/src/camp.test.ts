@@ -1,7 +1,10 @@
 import { scheduleCamp, scoreOf, scorePartsOf, violationsOf } from '@wrightonic/core/camp';
 import type { Assignment, CampChange, CampRequest, CampSchedule } from '@wrightonic/core/camp';
+import { randomFrom } from '@wrightonic/core';
 import { simulateCamp } from '@wrightonic/core/simulate';
 import loadHighs from 'highs';
+import { campOf } from '../../core/src/camp/camp';
+import { modelOfDay } from '../../core/src/camp/model';
 import { brokenRules } from '../../core/src/testing/camp-rules';
 import { campLimits, solverWith } from './index';
 
@@ -103,6 +106,35 @@ describe('a camp’s schedule', () => {
       expect(found.score).toBeCloseTo(best, 3);
       expect(found.bound).toBeGreaterThanOrEqual(best - 1e-3);
     }
+  });
+
+  it('has a bound of whole visits that no schedule exceeds, and that lies no higher than the one without', async () => {
+    const highs = await loadHighs();
+    const lower: number[] = [];
+    for (let seed = 1; seed <= 12; seed++) {
+      const random = randomFrom(seed);
+      const athletes = ['p', 'q'].map((id) =>
+        athlete(id, { throwBudget: 6 + Math.floor(random.uniform() * 30), focus: random.chance(0.5) ? ['stall'] : [] }),
+      );
+      const readings = random.chance(0.6) ? [station('gun', 'radar', { throwsPerVisit: 6, capacity: 2, hard: true })] : [];
+      const drills = ['d1', 'd2', 'd3'].map((id, n) =>
+        station(id, 'drill', { throwsPerVisit: [10, 7, 4][n]!, capacity: 2, treats: n === 0 ? ['stall'] : [] }),
+      );
+      const camp = oneDay(3, { athletes, stations: [...readings, ...drills, station('shade', 'rest')] });
+      const task = { camp: campOf(camp), day: 0, from: 0, past: [], current: null, without: 'company' } as const;
+      const boundBy = async (bound?: true): Promise<number> => {
+        const { columns, rows } = modelOfDay({ ...task, ...(bound && { bound }) }).model;
+        const found = await solverWith(highs, campLimits(1))({ columns: columns.map((c) => ({ ...c, whole: false })), rows }, []);
+        return found.best;
+      };
+      const [plain, whole] = [await boundBy(), await boundBy(true)];
+      const best = bestByTrying(camp);
+      if (best === -Infinity) continue;
+      expect([seed, whole >= best - 1e-3, whole <= plain + 1e-3]).toEqual([seed, true, true]);
+      lower.push(plain - whole);
+    }
+    expect(lower.length).toBeGreaterThan(6);
+    expect(Math.max(...lower)).toBeGreaterThan(0.5);
   });
 
   it('is the same again, and for the same camp told in another order and for the other hand', async () => {

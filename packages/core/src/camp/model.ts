@@ -2,17 +2,30 @@
 import { groupBy } from '../shared/group-by';
 import { LinearBuilder } from '../shared/linear';
 import type { Entry, LinearModel } from '../shared/linear';
+import { wishTogether } from './company';
 import { isHereAllDay, mayVisit, owedTo, placesAt, readingDays, tooHardInARow, treatsFocus } from './camp';
-import type { Camp } from './camp';
+import type { Camp, ReadKind } from './camp';
 import type { Assignment, CampAthlete, CampStation } from './types';
-import { againAt, COST, groupsOf, RESTS, timelyWorth, visitWorth, wishedPairs, WORTH } from './worth';
+import { wholeVisits } from './whole-visits';
+import { againAt, COST, RESTS, timelyWorth, visitWorth, WORTH } from './worth';
 
 interface Unread {
   readonly all: number[];
   readonly wholeDay: number[];
+  readonly readings: Reading[];
 }
 
-interface Choice {
+/** The columns of a reading that is owed. */
+export interface Reading {
+  readonly athlete: string;
+  readonly kind: ReadKind;
+  /** Whether it is missed. */
+  readonly missed: number;
+  /** Readings beyond the one. */
+  readonly again: number;
+}
+
+export interface Choice {
   readonly column: number;
   readonly athlete: CampAthlete;
   readonly station: CampStation;
@@ -41,6 +54,8 @@ export interface DayTask {
   readonly only?: { readonly free: ReadonlySet<string>; readonly others: readonly Assignment[] };
   /** Wishes that are left out: company, or all of them, so that nothing counts but places, readings and who is moved. */
   readonly without?: 'company' | 'wishes';
+  /** Whether it is asked for the bound alone: what helps that to lie low, and takes time with whole numbers, is added. */
+  readonly bound?: true;
 }
 
 export function modelOfDay(task: DayTask): DayModel {
@@ -53,6 +68,7 @@ export function modelOfDay(task: DayTask): DayModel {
   if (task.without !== 'wishes') wishOfEach(task, builder, choices);
   if (task.without === undefined) wishTogether(task, builder, choices);
   const moves = keepInPlace(task, builder, choices);
+  if (task.bound) wholeVisits(task, builder, choices, unread.readings);
   const lacking = new Set([...nowhere, ...unread.all, ...moves]);
   const count = (columns: readonly number[], values: readonly number[]) =>
     columns.reduce((total, column) => total + Math.round(values[column] ?? 0), 0);
@@ -85,7 +101,7 @@ function choicesOf({ camp, day, from, only, without }: DayTask, builder: LinearB
   return choices;
 }
 
-const entriesOf = (choices: readonly Choice[]): Entry[] => choices.map(({ column }): Entry => [column, 1]);
+export const entriesOf = (choices: readonly Choice[]): Entry[] => choices.map(({ column }): Entry => [column, 1]);
 
 /** Everybody who is here is at one station. @returns columns that say who is nowhere instead */
 function placeEverybody({ camp, day, from }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): number[] {
@@ -106,7 +122,7 @@ function placeEverybody({ camp, day, from }: DayTask, builder: LinearBuilder, ch
  * @returns columns that say who misses one
  */
 function readOnce({ camp, day, past }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): Unread {
-  const unread: Unread = { all: [], wholeDay: [] };
+  const unread: Unread = { all: [], wholeDay: [], readings: [] };
   if (!readingDays(camp.request).includes(day)) return unread;
   const byAthlete = groupBy(choices, ({ athlete }) => athlete.id);
   for (const athlete of camp.request.athletes)
@@ -118,6 +134,7 @@ function readOnce({ camp, day, past }: DayTask, builder: LinearBuilder, choices:
       if (had > 0) continue;
       const column = builder.choice(COST.unread);
       unread.all.push(column);
+      unread.readings.push({ athlete: athlete.id, kind, missed: column, again: more });
       if (isHereAllDay(camp, athlete.id, day)) unread.wholeDay.push(column);
       builder.atLeast([...visits, [column, 1]], 1);
     }
@@ -181,63 +198,6 @@ function more(builder: LinearBuilder, visits: readonly Choice[], cost: number, f
   if (visits.length <= free) return;
   const beyond = builder.share(cost, visits.length);
   builder.atMost([...entriesOf(visits), [beyond, -1]], Math.max(0, free));
-}
-
-/** What company would come to if everybody had all of it. */
-export function companyAtMost({ camp, day, from }: DayTask): number {
-  const { request } = camp;
-  const most = Math.max(0, ...request.stations.map(placesAt));
-  let worth = 0;
-  for (let rotation = from; rotation < request.days[day]!.rotations; rotation++) {
-    const here = (ids: readonly string[]) => ids.filter((id) => camp.isHere(id, day, rotation)).length;
-    for (const members of groupsOf(request).values()) worth += WORTH.group * Math.max(0, Math.min(most, here(members)) - 1);
-    worth += WORTH.wish * wishedPairs(request).filter((pair) => here(pair) === 2).length;
-  }
-  return worth;
-}
-
-/** Groups and those who want to be together. */
-function wishTogether({ camp, day, from }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): void {
-  const byVisit = new Map(choices.map((c) => [`${c.athlete.id}\n${c.rotation}\n${c.station.id}`, c.column]));
-  const { request } = camp;
-  for (let rotation = from; rotation < request.days[day]!.rotations; rotation++) {
-    for (const members of groupsOf(request).values()) {
-      const here = members.filter((id) => camp.isHere(id, day, rotation));
-      if (here.length < 2) continue;
-      const homes: Entry[] = [];
-      for (const station of request.stations) {
-        const columns = here.flatMap((id) => byVisit.get(`${id}\n${rotation}\n${station.id}`) ?? []);
-        const fit = Math.min(columns.length, placesAt(station));
-        if (fit < 2) continue;
-        const home = builder.choice(-WORTH.group);
-        const there = builder.share(WORTH.group, fit);
-        builder.atMost([[there, 1], ...columns.map((c): Entry => [c, -1])], 0);
-        builder.atMost(
-          [
-            [there, 1],
-            [home, -fit],
-          ],
-          0,
-        );
-        homes.push([home, 1]);
-      }
-      builder.atMost(homes, 1);
-    }
-    for (const [a, b] of wishedPairs(request))
-      for (const station of request.stations) {
-        const columns = [a, b].map((id) => byVisit.get(`${id}\n${rotation}\n${station.id}`));
-        if (columns.some((c) => c === undefined)) continue;
-        const together = builder.share(WORTH.wish, 1);
-        for (const column of columns)
-          builder.atMost(
-            [
-              [together, 1],
-              [column!, -1],
-            ],
-            0,
-          );
-      }
-  }
 }
 
 /** Who was to be somewhere stays there where that can be. @returns columns that say who and what is moved */

@@ -5,7 +5,8 @@ import { round, sum } from '../shared/maths';
 import { campOf, mayVisit, readingDays } from './camp';
 import type { Camp } from './camp';
 import { violationsOf } from './check';
-import { companyAtMost, modelOfDay } from './model';
+import { companyAtMost } from './company';
+import { modelOfDay } from './model';
 import type { DayTask } from './model';
 import { relaxationOf } from './relax';
 import { searchDay, withCompany } from './search';
@@ -132,7 +133,8 @@ async function makeDay(task: DayTask, solve: Solver): Promise<DayPlan> {
   const company = companyAtMost(task);
   const { model, start, read } = modelOfDay({ ...task, without: 'company' });
   const small = model.columns.length <= COLUMNS_A_SECOND * request.secondsLimit;
-  const solved = small ? await solve(model, start) : await solve(withoutWholes(model), []);
+  const bounding = () => withoutWholes(modelOfDay({ ...task, without: 'company', bound: true }).model);
+  const solved = small ? await solve(model, start) : await solve(bounding(), []);
   const { assignments, score } =
     small && company === 0 && solved.score > searched.score
       ? { assignments: read(solved.values), score: solved.score }

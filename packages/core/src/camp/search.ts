@@ -5,8 +5,8 @@ import type { DayTask } from './model';
 import type { Assignment } from './types';
 
 /** By how much worse an exchange may make it to pass one time in three, at the start and at the end. */
-const WARM = 6;
-const COLD = 0.04;
+const WARM = 3;
+const COLD = 0.03;
 
 /** Share of the exchanges that bring somebody to a friend or to the group. */
 const COMPANY = 0.2;
