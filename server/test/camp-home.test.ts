@@ -153,6 +153,7 @@ it('is behind a link of each athlete’s own, which counts, closes, ends, and sa
   await startSession(coach, one, LAST, [{ site: 'elbow', score: 5 }]);
   const hurt = (await look(token)).body as Extract<Shared, { kind: 'camp' }>;
   expect(hurt.locked).toContain('elbow');
+  expect((await ways(await family(one), one))[0]!.locked).toBe(hurt.locked);
   expect(await paper()).toContain(hurt.locked!.replace(/\s+/g, ' '));
   // Of the two, one is closed by hand and the other by time.
   await coach.delete(`/athletes/${one}/links/${row.id}`).expect(200);
@@ -212,7 +213,7 @@ it('opens nothing once the camp is dropped, and makes no link of another’s', a
         { id: uuid(), athlete: one },
         { id: link, athlete: other },
       ],
-    }) // prettier-ignore
+    })
     .expect(404);
   expect((await coach.get(`/athletes/${one}/links`).expect(200)).body).toHaveLength(1);
   await linksTo(id, [one, one]).expect(422);

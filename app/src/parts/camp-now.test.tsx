@@ -74,6 +74,7 @@ const ROW: CampRow = {
   to: '2026-05-04',
   athletes: 2,
   state: 'published',
+  runsStation: true,
   toErase: [],
 };
 const me = { ...ME, role: 'station' } as const;

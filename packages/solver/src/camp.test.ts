@@ -121,7 +121,7 @@ describe('a camp’s schedule', () => {
         station(id, 'drill', { throwsPerVisit: [10, 7, 4][n]!, capacity: 2, treats: n === 0 ? ['stall'] : [] }),
       );
       const camp = oneDay(3, { athletes, stations: [...readings, ...drills, station('shade', 'rest')] });
-      const task = { camp: campOf(camp), day: 0, from: 0, past: [], current: null, without: 'company' } as const;
+      const task = { camp: campOf(camp), day: 0, from: 0, past: [], current: null } as const;
       const boundBy = async (bound?: true): Promise<number> => {
         const { columns, rows } = modelOfDay({ ...task, ...(bound && { bound }) }).model;
         const found = await solverWith(highs, campLimits(1))({ columns: columns.map((c) => ({ ...c, whole: false })), rows }, []);

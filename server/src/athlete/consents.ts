@@ -22,6 +22,10 @@ export async function consentsOf(ctx: Context, athlete: string): Promise<Consent
   }));
 }
 
+/** Whether the newest word on a kind of consent gives it. */
+export const isGiven = (consents: readonly ConsentRow[], kind: ConsentKind): boolean =>
+  consents.some((c) => c.kind === kind && c.given);
+
 /** @throws ProblemError 403 when consent was not given, or was taken back */
 export async function requireConsent(ctx: Context, athlete: string, kind: ConsentKind): Promise<void> {
   const consent = (await consentsOf(ctx, athlete)).find((c) => c.kind === kind);

@@ -43,6 +43,7 @@ export async function camps(ctx: Context): Promise<CampRow[]> {
       to: row.last_on,
       athletes: own.length,
       state: stateOf(row, placed.has(row.id), ctx.today),
+      runsStation: row.stations.some((station) => station.coach === ctx.user.id),
       toErase: due ? own.filter((a) => Boolean(a.visitor)).map(({ id, name }): NamedId => ({ id, name })) : [],
     };
   });

@@ -1,13 +1,15 @@
 /** Reports as they were handed out: kept as they were then, seen by the family, and linked to. */
 import type { CampLink, CampReport, CampReports, CampWay, NewCampLinks } from '@wrightonic/contract';
-import { addDays, clockOf, rotationTimes } from '@wrightonic/core';
+import { addDays, clockOf, roomOn, rotationTimes } from '@wrightonic/core';
 import { athleteRecord } from '../athlete/athletes';
 import { within } from '../common/context';
 import type { Context } from '../common/context';
+import type { CampDbRow, CampVisitDbRow } from '../db/tables';
+import { accountOf, loadOf } from '../load/load';
 import { conflict, wrongField } from '../problems';
 import { makeLink } from '../report/links';
 import { campReports, freshReports, handedOf } from './reports';
-import { campRow, campRows } from './rows';
+import { campRow } from './rows';
 
 /** Days after a camp for which the family still sees it on its first screen. */
 const SHOWN_AFTER_DAYS = 60;
@@ -64,45 +66,57 @@ export async function reportOfCamp(ctx: Context, camp: string, athlete: string):
   return (await handedOf(ctx, camp, athlete)).get(athlete)?.report ?? null;
 }
 
+/** Why somebody may not throw now; null where they may. */
+export async function lockOf(ctx: Context, athlete: string): Promise<string | null> {
+  const account = accountOf(ctx, await athleteRecord(ctx, athlete), await loadOf(ctx, athlete));
+  return roomOn(account, { date: ctx.today, at: ctx.now.toISOString() }).locked?.reason ?? null;
+}
+
 /** Published camps of one athlete, the next first: where to go, and what went home. Of the others nothing is told. */
 export async function athleteCamps(ctx: Context, athlete: string): Promise<CampWay[]> {
-  await athleteRecord(ctx, athlete);
+  const locked = await lockOf(ctx, athlete);
   const rows = await ctx.tenant
     .from('camps')
     .whereNotNull('published_at')
     .where('last_on', '>=', addDays(ctx.today, -SHOWN_AFTER_DAYS))
     .whereIn('id', ctx.tenant.from('camp_athletes').where('athlete_id', athlete).select('camp_id'))
     .orderBy(['first_on', 'id'])
-    .limit(SHOWN)
-    .select('id');
-  return Promise.all(rows.map(({ id }) => wayAt(ctx, id, athlete)));
+    .limit(SHOWN);
+  if (rows.length === 0) return [];
+  const ids = rows.map((row) => row.id);
+  const [visits, people] = await Promise.all([
+    ctx.tenant.from('camp_visits').where('athlete_id', athlete).whereIn('camp_id', ids),
+    ctx.tenant.from('users').select('id', 'name'),
+  ]);
+  const coaches = new Map(people.map((person) => [person.id, person.name]));
+  return Promise.all(
+    rows.map(async (row): Promise<CampWay> => {
+      const own = visits.filter((v) => v.camp_id === row.id);
+      const report = await reportOfCamp(ctx, row.id, athlete);
+      const { id, name, place, first_on: from, last_on: to } = row;
+      return { id, name, place, from, to, days: daysOf(row, own, coaches), report, locked };
+    }),
+  );
 }
 
-async function wayAt(ctx: Context, id: string, athlete: string): Promise<CampWay> {
-  const { row, visits } = await campRows(ctx, id);
-  const people = await ctx.tenant.from('users').select('id', 'name');
-  const coaches = new Map(people.map((person) => [person.id, person.name]));
-  const stations = new Map(row.stations.map((station) => [station.id, station]));
-  return {
-    id,
-    name: row.name,
-    place: row.place,
-    from: row.first_on,
-    to: row.last_on,
-    days: row.days.map((day, n) => ({
-      date: day.date,
-      stops: rotationTimes(day).map(({ from, to }, rotation) => {
-        const visit = visits.find((v) => v.athlete === athlete && v.day === n && v.rotation === rotation);
-        const station = visit && stations.get(visit.station);
-        return {
-          from: clockOf(from),
-          to: clockOf(to),
-          station: station?.name ?? null,
-          place: station?.place ?? null,
-          coach: station?.coach ? (coaches.get(station.coach) ?? null) : null,
-        };
-      }),
-    })),
-    report: await reportOfCamp(ctx, id, athlete),
-  };
+/** @param visits of one athlete */
+function daysOf(
+  { days, stations }: CampDbRow,
+  visits: readonly CampVisitDbRow[],
+  coaches: ReadonlyMap<string, string>,
+): CampWay['days'] {
+  return days.map((day, n) => ({
+    date: day.date,
+    stops: rotationTimes(day).map(({ from, to }, rotation) => {
+      const visit = visits.find((v) => v.day === n && v.rotation === rotation);
+      const station = visit && stations.find((s) => s.id === visit.station);
+      return {
+        from: clockOf(from),
+        to: clockOf(to),
+        station: station?.name ?? null,
+        place: station?.place ?? null,
+        coach: station?.coach ? (coaches.get(station.coach) ?? null) : null,
+      };
+    }),
+  }));
 }

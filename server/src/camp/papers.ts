@@ -1,6 +1,6 @@
 /** A camp on paper: run sheets for stations, coaches and athletes, and the reports to take home. */
 import type { CampPaperQuery, CampRecord, Download, NamedId } from '@wrightonic/contract';
-import { clockOf, dayInWords, rotationTimes } from '@wrightonic/core';
+import { clockOf, dayInWords, daysInWords, rotationTimes } from '@wrightonic/core';
 import type { Content } from 'pdfmake/interfaces';
 import type { Context } from '../common/context';
 import { academyLibrary } from '../library/library';
@@ -34,14 +34,11 @@ export async function campPaper(ctx: Context, id: string, { of }: CampPaperQuery
     );
   return pdf(ctx, `${data.name} ${of}`, {
     title: of === 'stations' ? 'Run sheets of the stations' : 'Where to go',
-    whose: `${data.name}, ${dates(data.days.map((d) => d.date))}`,
+    whose: `${data.name}, ${daysInWords(data.days[0]!.date, data.days.at(-1)!.date)}`,
     foot: footOf(ctx),
     content: content.flatMap((page, n) => (n === 0 ? page : [newPage(), ...page])),
   });
 }
-
-const dates = (days: readonly string[]): string =>
-  days.length === 1 ? dayInWords(days[0]!) : `${dayInWords(days[0]!)} to ${dayInWords(days.at(-1)!)}`;
 
 function timesOf(data: CampRecord): readonly (readonly string[])[] {
   return data.days.map((day) => rotationTimes(day).map(({ from, to }) => `${clockOf(from)} to ${clockOf(to)}`));

@@ -1,6 +1,6 @@
 /** Reports of a camp, on paper. */
 import type { CampReport, CampReports } from '@wrightonic/contract';
-import { dayInWords } from '@wrightonic/core';
+import { dayInWords, daysInWords } from '@wrightonic/core';
 import { bullets, heading, line, newPage, soft, table, together } from '../report/paper';
 import type { Paper } from '../report/paper';
 import { toPrint } from '../report/papers';
@@ -13,7 +13,7 @@ type ToPrint = Pick<CampReports, 'camp' | 'from' | 'to' | 'reports'> & {
 /** @returns one page, or a few, for each athlete */
 export const reportsPaper = (reports: ToPrint, foot: string): Paper => ({
   title: reports.camp,
-  whose: reports.from === reports.to ? dayInWords(reports.from) : `${dayInWords(reports.from)} to ${dayInWords(reports.to)}`,
+  whose: daysInWords(reports.from, reports.to),
   foot,
   content: reports.reports.flatMap((report, n) => [
     ...(n === 0 ? [] : [newPage()]),

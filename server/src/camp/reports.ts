@@ -3,7 +3,7 @@ import type { CampHomeDay, CampMember, CampReport, CampReports, NamedId, SheetPi
 import { addDays, ageOn, fromMph, spared, SPARED_UNDER, toMph, usualSpeeds, VIEW_NAMES, WEEKDAYS } from '@wrightonic/core';
 import type { IsoDate, Library, PlanRequest, PlanSession, Vocabulary } from '@wrightonic/core';
 import { campGain } from '@wrightonic/core/camp';
-import { consentsOf } from '../athlete/consents';
+import { consentsOf, isGiven } from '../athlete/consents';
 import type { Context } from '../common/context';
 import type { CampDbRow } from '../db/tables';
 import { allSpeedsOf } from '../devices/speeds';
@@ -145,8 +145,7 @@ async function picturesOf(ctx: Context, athlete: string, from: IsoDate, to: IsoD
   );
 }
 
-const mayBeFilmed = async (ctx: Context, athlete: string): Promise<boolean> =>
-  (await consentsOf(ctx, athlete)).some((c) => c.kind === 'film' && c.given);
+const mayBeFilmed = async (ctx: Context, athlete: string): Promise<boolean> => isGiven(await consentsOf(ctx, athlete), 'film');
 
 /** The drills to remember: of those that stations had, if any was done; those for a focus first, then those with the most good reps. */
 function learned(

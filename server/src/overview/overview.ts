@@ -25,7 +25,7 @@ import { EMPTY_INTAKE, may } from '@wrightonic/contract';
 import { bodyHistories } from '../body/body-picture';
 import type { Context } from '../common/context';
 import type { Observed } from '../judgement/evidence';
-import { consentsOf, isMinor } from '../athlete/consents';
+import { consentsOf, isGiven, isMinor } from '../athlete/consents';
 import { loadOf, workloadOf } from '../load/load';
 import type { Load } from '../load/load';
 import { repDaysOf } from '../work/rep-days';
@@ -95,7 +95,7 @@ export async function overview(ctx: Context, id: string): Promise<AthleteOvervie
     measured: newestMeasures(observed),
     explain: row.intake?.explain ?? EMPTY_INTAKE.explain,
     told: observed.length === 0 ? null : toldOf(ctx, row, active[0]?.finding ?? null, request, result, vocabulary),
-    filmConsent: consents.some((c) => c.kind === 'film' && c.given),
+    filmConsent: isGiven(consents, 'film'),
     body: histories.flatMap(({ test, side, values }) => values.slice(-1).map((value) => ({ test, side, ...value }))),
   };
 }

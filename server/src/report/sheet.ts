@@ -3,7 +3,7 @@ import type { ReportSheet, SheetPicture, SheetQuery } from '@wrightonic/contract
 import { addDays, ageOn, dayInWords, fromMph, sheetOf, spared, SPARED_UNDER, SPEED_NEAR_DAYS, toMph } from '@wrightonic/core';
 import type { Trend } from '@wrightonic/core';
 import { athleteRecord, profileOf } from '../athlete/athletes';
-import { consentsOf } from '../athlete/consents';
+import { consentsOf, isGiven } from '../athlete/consents';
 import type { Context } from '../common/context';
 import { speedsOf } from '../devices/speeds';
 import { academyLibrary, academyWords } from '../library/library';
@@ -74,6 +74,6 @@ export async function reportSheet(
         f.watch_from !== null && f.watch_from <= addDays(ctx.today, 7) ? ['Film the full delivery again.'] : [],
       ),
     ].slice(0, NEXT),
-    pictures: consents.some((c) => c.kind === 'film' && c.given) ? pictures : [],
+    pictures: isGiven(consents, 'film') ? pictures : [],
   };
 }

@@ -1,13 +1,10 @@
 /** What stands behind a link, for whoever has it: the one thing that it shows, and no way further. */
 import type { Download, LinkToken, NewLink, Shared } from '@wrightonic/contract';
-import { roomOn } from '@wrightonic/core';
 import type { Knex } from 'knex';
 import { digest } from '../auth/secrets';
-import { athleteRecord } from '../athlete/athletes';
-import { reportOfCamp } from '../camp/handed';
+import { lockOf, reportOfCamp } from '../camp/handed';
 import { reportsPaper } from '../camp/report-paper';
 import type { Context } from '../common/context';
-import { accountOf, loadOf } from '../load/load';
 import { ProblemError } from '../problems';
 import { SHOWING } from '../report/links';
 import type { LinkedCamp } from '../report/links';
@@ -54,9 +51,7 @@ async function opened(
 async function sharedCamp(ctx: Context, athlete: string, { camp, name, from, to }: LinkedCamp): Promise<Shared> {
   const report = await reportOfCamp(ctx, camp, athlete);
   if (!report) throw gone();
-  const account = accountOf(ctx, await athleteRecord(ctx, athlete), await loadOf(ctx, athlete));
-  const { locked } = roomOn(account, { date: ctx.today, at: ctx.now.toISOString() });
-  return { kind: 'camp', academy: ctx.academy.name, camp: name, from, to, report, locked: locked?.reason ?? null };
+  return { kind: 'camp', academy: ctx.academy.name, camp: name, from, to, report, locked: await lockOf(ctx, athlete) };
 }
 
 type Setting = Parameters<typeof opened>[3];

@@ -5,12 +5,12 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { newId } from '../../data/ids';
+import { sharedAddress } from '../../parts/shared-address';
 import { Action, Caution } from '../../ui/controls';
 import { Row } from '../../ui/layout';
 import { SPACE, usePalette } from '../../ui/theme';
 
-// Behind the #, so that it is in no log of any server.
-const addressOf = ({ token }: CampLink): string => `${window.location.origin}/shared#${token}`;
+const addressOf = ({ token }: CampLink): string => sharedAddress(token);
 
 /** A link of each athlete’s own for families who do not sign in: told once, to be sent on. */
 export function CampLinks({ id, athletes }: { readonly id: string; readonly athletes: readonly NamedId[] }) {

@@ -7,7 +7,7 @@ import { CampReportView } from '../../parts/CampReportView';
 import { CampStops } from '../../parts/CampStops';
 import { ChildChoice } from '../../parts/ChildChoice';
 import { PageProblem } from '../../parts/PageProblem';
-import { Blank, Loading } from '../../ui/controls';
+import { Blank, Caution, Loading } from '../../ui/controls';
 import { Screen, Section } from '../../ui/layout';
 import { usePalette } from '../../ui/theme';
 import { longDay } from '../../ui/words';
@@ -15,7 +15,7 @@ import { daysText } from './words';
 
 function Camp({ way, today }: { readonly way: CampWay; readonly today: IsoDate }) {
   const palette = usePalette();
-  const { name, place, from, to, days, report } = way;
+  const { name, place, from, to, days, report, locked } = way;
   return (
     <Section title={name} note={[daysText(from, to), ...(place === null ? [] : [place])].join(' · ')}>
       {days
@@ -25,6 +25,9 @@ function Camp({ way, today }: { readonly way: CampWay; readonly today: IsoDate }
             <CampStops stops={day.stops} />
           </Section>
         ))}
+      {report && locked !== null ? (
+        <Caution testID="way-locked">{`No throwing now, whatever stands below. ${locked}`}</Caution>
+      ) : null}
       {report ? <CampReportView report={report} /> : null}
       {report === null && to < today ? (
         <Text variant="bodyMedium" style={{ color: palette.soft }}>

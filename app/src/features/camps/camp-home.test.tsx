@@ -109,6 +109,7 @@ const WAY: CampWay = {
     stops: [stop('09:00', '09:20', 'Gun'), stop('09:20', '09:40', 'Shade'), stop('09:40', '10:00', null)],
   })),
   report: null,
+  locked: null,
 };
 
 it('an athlete reads where to be on the days to come, and what went home once it was handed out', async () => {
@@ -124,7 +125,11 @@ it('an athlete reads where to be on the days to come, and what went home once it
   open(<MyCampsScreen id="a" />, { '/api/athletes/a/camps': [WAY] });
   expect(await screen.findByText(/has not been handed out yet/)).toBeTruthy();
   await leavePage();
-  open(<MyCampsScreen id="a" />, { '/api/athletes/a/camps': [{ ...WAY, report: REPORTS.reports[0] }] });
+  open(<MyCampsScreen id="a" />, {
+    '/api/athletes/a/camps': [{ ...WAY, report: REPORTS.reports[0], locked: 'Pain 5 at the elbow.' }],
+  });
+  expect((await screen.findByTestId('way-locked')).props).toBeTruthy();
+  expect(screen.getByText(/Pain 5 at the elbow/)).toBeTruthy();
   expect(await screen.findByText('March and reach: Light feet (7 of 9 good)')).toBeTruthy();
   await leavePage();
   open(<MyCampsScreen id="a" />, { '/api/athletes/a/camps': [] });

@@ -73,6 +73,7 @@ const row = (more: Partial<CampRow>): CampRow => ({
   to: '2026-05-04',
   athletes: 2,
   state: 'published',
+  runsStation: false,
   toErase: [],
   ...more,
 });

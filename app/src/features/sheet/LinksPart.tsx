@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { api, problemOf } from '../../data/api';
 import { newId } from '../../data/ids';
+import { sharedAddress } from '../../parts/shared-address';
 import { QrCode } from '../../ui/QrCode';
 import { Action, Caution, Choice } from '../../ui/controls';
 import { Row, Section } from '../../ui/layout';
@@ -23,8 +24,7 @@ export function LinksPart({ athlete, sheet }: { readonly athlete: string; readon
   const [close, closing] = api.useDropLinkMutation();
   const [days, setDays] = useState<number>(LINK_DAYS.usual);
   const [copied, setCopied] = useState(false);
-  // Behind the #, so that it is in no log of any server.
-  const address = making.data ? `${window.location.origin}/shared#${making.data.token}` : null;
+  const address = making.data ? sharedAddress(making.data.token) : null;
   const error = making.error ?? closing.error;
   const copy = () =>
     void navigator.clipboard.writeText(address ?? '').then(

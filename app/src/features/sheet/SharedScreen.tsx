@@ -1,6 +1,5 @@
 import { pathOf } from '@wrightonic/contract';
-import { dayInWords } from '@wrightonic/core';
-import type { IsoDate } from '@wrightonic/core';
+import { dayInWords, daysInWords } from '@wrightonic/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -52,7 +51,10 @@ export function SharedScreen() {
         </>
       ) : (
         <>
-          <Whose title={data.camp} whose={`${data.report.athlete.name}, ${daysOf(data)}. From ${data.academy}.`} />
+          <Whose
+            title={data.camp}
+            whose={`${data.report.athlete.name}, ${daysInWords(data.from, data.to)}. From ${data.academy}.`}
+          />
           {data.locked === null ? null : (
             <Caution testID="shared-locked">{`No throwing now, whatever stands below. ${data.locked}`}</Caution>
           )}
@@ -69,9 +71,6 @@ export function SharedScreen() {
     </Screen>
   );
 }
-
-const daysOf = ({ from, to }: { readonly from: IsoDate; readonly to: IsoDate }): string =>
-  from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`;
 
 function Whose({ title, whose }: { readonly title: string; readonly whose: string }) {
   const palette = usePalette();

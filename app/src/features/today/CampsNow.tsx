@@ -29,7 +29,7 @@ export function CampsNow({ today }: { readonly today: IsoDate }) {
             {`Camp of ${camp.athletes}, ${camp.from > today ? 'begins tomorrow' : 'today'}${camp.state === 'published' ? '' : ', not published yet'}`}
           </Text>
         </LinkRow>
-        {me && camp.state === 'published' && camp.from <= today ? <CampNow row={camp} me={me} /> : null}
+        {me && camp.runsStation && camp.state === 'published' && camp.from <= today ? <CampNow row={camp} me={me} /> : null}
       </View>
     ));
 }

@@ -31,6 +31,7 @@ const WAY: CampWay = {
     },
   ],
   report: null,
+  locked: null,
 };
 const show = async (today: string, clock: string, way: CampWay = WAY) => {
   await leavePage();

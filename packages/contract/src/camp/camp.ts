@@ -147,6 +147,8 @@ export interface CampRow {
   readonly to: IsoDate;
   readonly athletes: number;
   readonly state: CampState;
+  /** Whether a station of it is run by whoever asks. */
+  readonly runsStation: boolean;
   /** Visitors whose time is over. */
   readonly toErase: readonly NamedId[];
 }

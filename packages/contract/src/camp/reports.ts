@@ -67,6 +67,8 @@ export interface CampWay {
   readonly days: readonly { readonly date: IsoDate; readonly stops: readonly CampStop[] }[];
   /** What was handed out; null before that. */
   readonly report: CampReport | null;
+  /** Why there is no throwing now, whatever was planned; null where there is. */
+  readonly locked: string | null;
 }
 
 export const CAMP_PAPERS = ['reports', 'stations', 'coaches', 'athletes'] as const;

@@ -1,6 +1,7 @@
 /** A day as it stands while it is searched: who is where, by numbers, with its score kept as places change. */
 import { mayVisit, owedTo, placesAt, readingDays, tooHardInARow, treatsFocus } from './camp';
-import type { DayTask } from './model';
+import { thrownBefore } from './day';
+import type { DayTask } from './day';
 import type { Assignment, CampAthlete, StationKind } from './types';
 import { againAt, COST, groupsOf, RESTS, timelyWorth, visitWorth, wishedPairs, WORTH } from './worth';
 
@@ -99,10 +100,7 @@ export class DayBoard {
         owedRadar: owed.includes('radar'),
         owedFilm: owed.includes('film'),
         young: request.stations.some((s) => s.hard && tooHardInARow(athlete, s, s)),
-        budget: Math.max(
-          athlete.throwBudget,
-          past.reduce((total, a) => total + (a.athlete === athlete.id ? camp.station(a.station).throwsPerVisit : 0), 0),
-        ),
+        budget: Math.max(athlete.throwBudget, thrownBefore(task, athlete.id)),
         group: groups.findIndex((members) => members.includes(athlete.id)),
         friends: friends[n]!,
         company: [

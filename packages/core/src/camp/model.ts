@@ -2,10 +2,10 @@
 import { groupBy } from '../shared/group-by';
 import { LinearBuilder } from '../shared/linear';
 import type { Entry, LinearModel } from '../shared/linear';
-import { wishTogether } from './company';
 import { isHereAllDay, mayVisit, owedTo, placesAt, readingDays, tooHardInARow, treatsFocus } from './camp';
-import type { Camp, ReadKind } from './camp';
-import type { Assignment, CampAthlete, CampStation } from './types';
+import { entriesOf, thrownBefore } from './day';
+import type { Choice, DayTask, Reading } from './day';
+import type { Assignment } from './types';
 import { wholeVisits } from './whole-visits';
 import { againAt, COST, RESTS, timelyWorth, visitWorth, WORTH } from './worth';
 
@@ -13,23 +13,6 @@ interface Unread {
   readonly all: number[];
   readonly wholeDay: number[];
   readonly readings: Reading[];
-}
-
-/** The columns of a reading that is owed. */
-export interface Reading {
-  readonly athlete: string;
-  readonly kind: ReadKind;
-  /** Whether it is missed. */
-  readonly missed: number;
-  /** Readings beyond the one. */
-  readonly again: number;
-}
-
-export interface Choice {
-  readonly column: number;
-  readonly athlete: CampAthlete;
-  readonly station: CampStation;
-  readonly rotation: number;
 }
 
 export interface DayModel {
@@ -42,22 +25,6 @@ export interface DayModel {
   readonly lacks: (values: readonly number[]) => { readonly nowhere: number; readonly unread: number };
 }
 
-/** A day whose rotations before `from` are past and stay as they are. */
-export interface DayTask {
-  readonly camp: Camp;
-  readonly day: number;
-  readonly from: number;
-  readonly past: readonly Assignment[];
-  /** Where everybody was to be; null where nothing was planned. */
-  readonly current: readonly Assignment[] | null;
-  /** Who alone is placed, all others staying where they are; everybody where it is not said. */
-  readonly only?: { readonly free: ReadonlySet<string>; readonly others: readonly Assignment[] };
-  /** Wishes that are left out: company, or all of them, so that nothing counts but places, readings and who is moved. */
-  readonly without?: 'company' | 'wishes';
-  /** Whether it is asked for the bound alone: what helps that to lie low, and takes time with whole numbers, is added. */
-  readonly bound?: true;
-}
-
 export function modelOfDay(task: DayTask): DayModel {
   const builder = new LinearBuilder();
   const choices = choicesOf(task, builder);
@@ -65,8 +32,7 @@ export function modelOfDay(task: DayTask): DayModel {
   const unread = readOnce(task, builder, choices);
   keepWithin(task, builder, choices);
   spareYoungArms(task, builder, choices);
-  if (task.without !== 'wishes') wishOfEach(task, builder, choices);
-  if (task.without === undefined) wishTogether(task, builder, choices);
+  if (!task.wishless) wishOfEach(task, builder, choices);
   const moves = keepInPlace(task, builder, choices);
   if (task.bound) wholeVisits(task, builder, choices, unread.readings);
   const lacking = new Set([...nowhere, ...unread.all, ...moves]);
@@ -83,7 +49,7 @@ export function modelOfDay(task: DayTask): DayModel {
   };
 }
 
-function choicesOf({ camp, day, from, only, without }: DayTask, builder: LinearBuilder): Choice[] {
+function choicesOf({ camp, day, from, only, wishless }: DayTask, builder: LinearBuilder): Choice[] {
   const { request } = camp;
   const known = only && new Map(only.others.map((a) => [`${a.athlete}\n${a.rotation}`, a.station]));
   const choices: Choice[] = [];
@@ -94,14 +60,12 @@ function choicesOf({ camp, day, from, only, without }: DayTask, builder: LinearB
         if (!mayVisit(athlete, station) || !camp.isOpen(station.id, day, rotation)) continue;
         if (known && !only.free.has(athlete.id) && known.get(`${athlete.id}\n${rotation}`) !== station.id) continue;
         const wished = visitWorth(athlete, station) + timelyWorth(request, athlete, station, day, rotation);
-        const worth = without === 'wishes' ? 0 : wished;
+        const worth = wishless ? 0 : wished;
         choices.push({ column: builder.choice(worth), athlete, station, rotation });
       }
     }
   return choices;
 }
-
-export const entriesOf = (choices: readonly Choice[]): Entry[] => choices.map(({ column }): Entry => [column, 1]);
 
 /** Everybody who is here is at one station. @returns columns that say who is nowhere instead */
 function placeEverybody({ camp, day, from }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): number[] {
@@ -142,18 +106,15 @@ function readOnce({ camp, day, past }: DayTask, builder: LinearBuilder, choices:
 }
 
 /** Places, kit, and the throws of each athlete's day. */
-function keepWithin({ camp, past }: DayTask, builder: LinearBuilder, choices: readonly Choice[]): void {
+function keepWithin(task: DayTask, builder: LinearBuilder, choices: readonly Choice[]): void {
   for (const there of groupBy(choices, ({ station, rotation }) => `${station.id}\n${rotation}`).values())
     builder.atMost(entriesOf(there), placesAt(there[0]!.station));
   for (const own of groupBy(choices, ({ athlete }) => athlete.id).values()) {
     const { athlete } = own[0]!;
-    const thrown = past
-      .filter((a) => a.athlete === athlete.id)
-      .reduce((total, a) => total + camp.station(a.station).throwsPerVisit, 0);
     const throwing = own.filter((c) => c.station.throwsPerVisit > 0);
     builder.atMost(
       throwing.map(({ column, station }): Entry => [column, station.throwsPerVisit]),
-      Math.max(0, athlete.throwBudget - thrown),
+      Math.max(0, athlete.throwBudget - thrownBefore(task, athlete.id)),
     );
   }
 }

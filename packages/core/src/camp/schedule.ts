@@ -6,8 +6,8 @@ import { campOf, mayVisit, readingDays } from './camp';
 import type { Camp } from './camp';
 import { violationsOf } from './check';
 import { companyAtMost } from './company';
+import type { DayTask } from './day';
 import { modelOfDay } from './model';
-import type { DayTask } from './model';
 import { relaxationOf } from './relax';
 import { searchDay, withCompany } from './search';
 import { roundedParts, scoreOf, scorePartsOf } from './score';
@@ -109,7 +109,7 @@ async function planDay(camp: Camp, day: number, solve: Solver): Promise<DayPlan>
   const few = await mendDay({ ...task, only: { free: displaced, others: current } }, solve);
   if (few.nowhere + few.unread === 0) return few;
   // Others make room. Who they are is asked without any wish, which takes a fraction of the time; then where all of these go is.
-  const fewest = await mendDay({ ...task, without: 'wishes' }, solve);
+  const fewest = await mendDay({ ...task, wishless: true }, solve);
   const free = new Set([...displaced, ...movedFrom(current, fewest.assignments)]);
   const mended = await mendDay({ ...task, only: { free, others: current } }, solve);
   return mended.nowhere + mended.unread < few.nowhere + few.unread ? mended : few;
@@ -129,11 +129,11 @@ async function makeDay(task: DayTask, solve: Solver): Promise<DayPlan> {
   const { request } = camp;
   const searched = searchDay(task, request.seed, stepsOf(request));
   if (violationsOf(request, searched.assignments).some((v) => v.day === day)) return mendDay(task, solve);
-  // Nobody has more company than all of it: a model without it is solved in a fraction of the time.
+  // Company is no part of a model, which is solved in a fraction of the time so; nobody has more of it than all.
   const company = companyAtMost(task);
-  const { model, start, read } = modelOfDay({ ...task, without: 'company' });
+  const { model, start, read } = modelOfDay(task);
   const small = model.columns.length <= COLUMNS_A_SECOND * request.secondsLimit;
-  const bounding = () => withoutWholes(modelOfDay({ ...task, without: 'company', bound: true }).model);
+  const bounding = () => withoutWholes(modelOfDay({ ...task, bound: true }).model);
   const solved = small ? await solve(model, start) : await solve(bounding(), []);
   const { assignments, score } =
     small && company === 0 && solved.score > searched.score
@@ -144,12 +144,12 @@ async function makeDay(task: DayTask, solve: Solver): Promise<DayPlan> {
 
 /** A day by its model as it is, and company afterwards: with it a model of fifty athletes takes a hundred times as long. */
 async function mendDay(task: DayTask, solve: Solver): Promise<DayPlan> {
-  const model = modelOfDay({ ...task, without: task.without ?? 'company' });
+  const model = modelOfDay(task);
   const found = await solve(model.model, model.start);
   const values = found.values.length > 0 ? found.values : model.start;
   const { nowhere, unread } = model.lacks(values);
   const placed = model.read(values);
-  const most = task.without === undefined ? companyAtMost(task) : 0;
+  const most = task.wishless ? 0 : companyAtMost(task);
   if (most === 0)
     return { assignments: [...task.past, ...placed], short: Math.max(0, found.best - found.score), nowhere, unread };
   const { assignments, gain } = withCompany(task, placed, task.camp.request.seed, COMPANY_STEPS);

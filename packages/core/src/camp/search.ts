@@ -1,7 +1,7 @@
 /** A day's schedule found by trying exchanges: good ones are kept, poor ones ever less often (simulated annealing, Kirkpatrick 1983). */
 import { randomFrom } from '../shared/random';
 import { DayBoard } from './board';
-import type { DayTask } from './model';
+import type { DayTask } from './day';
 import type { Assignment } from './types';
 
 /** By how much worse an exchange may make it to pass one time in three, at the start and at the end. */

@@ -1,8 +1,8 @@
 /** What makes the bound of a day lie lower: visits are whole, so a throw budget has room for some sets of them and for none between. */
 import { groupBy } from '../shared/group-by';
 import type { Entry, LinearBuilder } from '../shared/linear';
-import { entriesOf } from './model';
-import type { Choice, DayTask, Reading } from './model';
+import { entriesOf, thrownBefore } from './day';
+import type { Choice, DayTask, Reading } from './day';
 
 /**
  * For each athlete whose budget does not reach for throws in every rotation: what is thrown beside the readings that are owed is a mixture
@@ -11,7 +11,7 @@ import type { Choice, DayTask, Reading } from './model';
  * reading, or has one twice, is let out of it: that costs more than it could bring.
  */
 export function wholeVisits(
-  { camp, past }: DayTask,
+  task: DayTask,
   builder: LinearBuilder,
   choices: readonly Choice[],
   readings: readonly Reading[],
@@ -20,8 +20,8 @@ export function wholeVisits(
     const owed = readings.filter((reading) => reading.athlete === id);
     const throwsOf = (kind: Reading['kind']) =>
       Math.min(Infinity, ...own.filter((c) => c.station.kind === kind).map((c) => c.station.throwsPerVisit));
-    const thrown = past.filter((a) => a.athlete === id).reduce((total, a) => total + camp.station(a.station).throwsPerVisit, 0);
-    const left = own[0]!.athlete.throwBudget - thrown - owed.reduce((total, { kind }) => total + throwsOf(kind), 0);
+    const left =
+      own[0]!.athlete.throwBudget - thrownBefore(task, id) - owed.reduce((total, { kind }) => total + throwsOf(kind), 0);
     const visits = new Set(own.map((c) => c.rotation)).size - owed.length;
     const others = own.filter((c) => c.station.throwsPerVisit > 0 && !owed.some(({ kind }) => kind === c.station.kind));
     const classOf = classes(others.map(({ station }) => station.throwsPerVisit));

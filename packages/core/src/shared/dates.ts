@@ -57,6 +57,10 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 export const dayInWords = (date: IsoDate): string =>
   `${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1]!} ${date.slice(0, 4)}`;
 
+/** First and last day, or the one there is. */
+export const daysInWords = (from: IsoDate, to: IsoDate): string =>
+  from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`;
+
 /** Completed years of age on a day. */
 export function ageOn(birthDate: IsoDate, on: IsoDate): number {
   dayNumber(birthDate);

@@ -53,17 +53,21 @@ function SoFar({ record, seen }: { readonly record: DiagnosisRecord; readonly se
     return `${say.title(finding).toLowerCase()}${root ? `, ${percent(root.probability)}` : ''}`;
   };
   const settled = result.lookingSettled ? ' More looking would hardly change that.' : '';
-  const text = {
-    nothing: () => 'Nothing has been seen yet. What tells most stands first.',
-    open: () => `Nothing stands out so far.${settled}`,
-    unsure: ({ first, second }: Extract<typeof word, { kind: 'unsure' }>) =>
-      `Not sure: ${chance(first)}${second ? `; or ${chance(second)}` : ''}.${settled}`,
-    likely: ({ first, work }: Extract<typeof word, { kind: 'likely' }>) =>
-      `Most likely ${chance(first)}.${work ? ` Work on ${say.title(work).toLowerCase()} first.` : ''}${settled}`,
+  const text = (): string => {
+    switch (word.kind) {
+      case 'nothing':
+        return 'Nothing has been seen yet. What tells most stands first.';
+      case 'open':
+        return `Nothing stands out so far.${settled}`;
+      case 'unsure':
+        return `Not sure: ${chance(word.first)}${word.second ? `; or ${chance(word.second)}` : ''}.${settled}`;
+      case 'likely':
+        return `Most likely ${chance(word.first)}.${word.work ? ` Work on ${say.title(word.work).toLowerCase()} first.` : ''}${settled}`;
+    }
   };
   return (
     <Text variant="titleMedium" testID="first-word">
-      {word.kind === 'unsure' ? text.unsure(word) : word.kind === 'likely' ? text.likely(word) : text[word.kind]()}
+      {text()}
     </Text>
   );
 }
