@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { CampRecord, CampRow } from '@wrightonic/contract';
+import { camperOf, campRecordOf } from '../testing/camp';
 import { leavePage, ME, openPage } from '../testing/page';
 import { CampNow } from './CampNow';
 
@@ -17,19 +18,6 @@ jest.mock('../data/storage', () => ({
   lines: { put: (user: string, at: string, form: unknown) => Promise.resolve(void mockKept.push([user, at, form])) },
 }));
 
-const camper = (athlete: string, name: string): CampRecord['athletes'][number] => ({
-  athlete,
-  name,
-  group: null,
-  with: [],
-  visitor: false,
-  age: 13,
-  throws: 'R',
-  focus: [],
-  chosen: false,
-  throwBudget: 40,
-  locked: null,
-});
 const station = (id: string, name: string, coach: string | null): CampRecord['stations'][number] => ({
   id,
   name,
@@ -42,30 +30,18 @@ const station = (id: string, name: string, coach: string | null): CampRecord['st
   throwsPerVisit: 0,
   hard: false,
 });
-const CAMP: CampRecord = {
-  id: 'c1',
-  name: 'Mill day',
-  place: null,
+const CAMP = campRecordOf({
   days: [{ date: '2026-05-04', start: '09:00', rotations: 2, minutes: 10, breaks: [] }],
   stations: [station('s1', 'Mine', ME.id), station('s2', 'Theirs', 'other')],
-  athletes: [camper('a', 'Al Tarn'), camper('b', 'Bo Marl')],
-  forgetAfterDays: 60,
+  athletes: [camperOf('a', 'Al Tarn'), camperOf('b', 'Bo Marl')],
   revision: 1,
-  state: 'published',
-  coaches: [],
   visits: [
     { athlete: 'a', day: 0, rotation: 0, station: 's1' },
     { athlete: 'b', day: 0, rotation: 0, station: 's2' },
     { athlete: 'a', day: 0, rotation: 1, station: 's2' },
     { athlete: 'b', day: 0, rotation: 1, station: 's1' },
   ],
-  changes: [],
-  arrivals: [],
-  broken: [],
-  cautions: [],
-  worth: null,
-  infeasible: null,
-};
+});
 const ROW: CampRow = {
   id: 'c1',
   name: 'Mill day',

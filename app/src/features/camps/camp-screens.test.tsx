@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { CampDifference, CampRecord, CampRow, NewCamp } from '@wrightonic/contract';
+import { camperOf, campRecordOf } from '../../testing/camp';
 import { leavePage, ME, openPage } from '../../testing/page';
 import { BoardScreen } from './BoardScreen';
 import { BuildScreen } from './BuildScreen';
@@ -27,22 +28,8 @@ jest.mock('../../data/clock', () => ({
 }));
 
 const OWNER = { ...ME, role: 'owner' } as const;
-const camper = (athlete: string, name: string, locked: string | null = null): CampRecord['athletes'][number] => ({
-  athlete,
-  name,
-  group: null,
-  with: [],
-  visitor: false,
-  age: 13,
-  throws: 'R',
-  focus: [],
-  chosen: false,
-  throwBudget: 40,
-  locked,
-});
-const CAMP: CampRecord = {
-  id: 'c1',
-  name: 'Mill day',
+const camper = (athlete: string, name: string, locked: string | null = null) => camperOf(athlete, name, { locked });
+const CAMP = campRecordOf({
   place: 'The mill',
   days: [{ date: '2026-05-04', start: '09:00', rotations: 3, minutes: 20, breaks: [] }],
   stations: [
@@ -50,21 +37,15 @@ const CAMP: CampRecord = {
     { ...newStation('s2', 'rest', null, []), name: 'Shade' },
   ],
   athletes: [camper('a', 'Al Tarn'), camper('b', 'Bo Marl', 'Throwing is locked.')],
-  forgetAfterDays: 60,
   revision: 4,
-  state: 'published',
-  coaches: [],
   visits: [0, 1, 2].flatMap((rotation) => [
     { athlete: 'a', day: 0, rotation, station: rotation === 1 ? 's1' : 's2' },
     { athlete: 'b', day: 0, rotation, station: 's2' },
   ]),
-  changes: [],
   arrivals: [{ day: 0, athlete: 'a' }],
-  broken: [],
   cautions: ['Bo Marl: Throwing is locked.'],
   worth: { score: 90, bound: 100 },
-  infeasible: null,
-};
+});
 const row = (more: Partial<CampRow>): CampRow => ({
   id: 'c1',
   name: 'Mill day',

@@ -1,9 +1,10 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { CampMember, CampRecord } from '@wrightonic/contract';
 import { diagnose } from '@wrightonic/core';
-import type { AthleteProfile, DatedEvidence, DiagnosisRequest, FindingId } from '@wrightonic/core';
+import type { DatedEvidence, DiagnosisRequest, FindingId } from '@wrightonic/core';
 import { recordOf } from '../../../testing/judgement';
-import { leavePage, ME, openPage } from '../../../testing/page';
+import { camperOf, campRecordOf } from '../../../testing/camp';
+import { leavePage, ME, openPage, PROFILE } from '../../../testing/page';
 import { asked, ASKED_AT_ONCE, firstWord, inOrder } from './first-look';
 import { FirstLookScreen } from './FirstLookScreen';
 
@@ -11,31 +12,11 @@ jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn() }) }));
 afterEach(leavePage);
 
 const TODAY = '2026-05-04';
-const member = (athlete: string, name: string, focus: FindingId | null, more: Partial<CampMember> = {}): CampMember => ({
-  athlete,
-  name,
-  group: null,
-  with: [],
-  visitor: false,
-  age: 13,
-  throws: 'R',
-  focus: focus === null ? [] : [{ finding: focus, title: focus }],
-  chosen: false,
-  throwBudget: 40,
-  locked: null,
-  ...more,
-});
-const profile: AthleteProfile = {
-  discipline: 'overhand',
-  throws: 'R',
-  birthDate: '2010-02-11',
-  heightM: 1.8,
-  massKg: 70,
-  level: 'high-school',
-};
+const member = (athlete: string, name: string, focus: FindingId | null, more: Partial<CampMember> = {}): CampMember =>
+  camperOf(athlete, name, { focus: focus === null ? [] : [{ finding: focus, title: focus }], ...more });
 const seen = (...findings: FindingId[]): DatedEvidence[] =>
   findings.map((finding) => ({ kind: 'eye', finding, answer: 'yes', on: TODAY, by: 'Ada Test' }));
-const requestOf = (evidence: DatedEvidence[]): DiagnosisRequest => ({ on: TODAY, athlete: profile, evidence });
+const requestOf = (evidence: DatedEvidence[]): DiagnosisRequest => ({ on: TODAY, athlete: PROFILE, evidence });
 
 describe('what a short look comes to', () => {
   it('takes those whom nobody has looked at first, and leaves the camp’s order alone otherwise', () => {
@@ -77,25 +58,7 @@ describe('what a short look comes to', () => {
   });
 });
 
-const camp = (athletes: readonly CampMember[]): CampRecord => ({
-  id: 'c1',
-  name: 'Mill day',
-  place: null,
-  days: [{ date: TODAY, start: '09:00', rotations: 3, minutes: 20, breaks: [] }],
-  stations: [],
-  athletes,
-  forgetAfterDays: 60,
-  revision: 4,
-  state: 'published',
-  coaches: [],
-  visits: [],
-  changes: [],
-  arrivals: [],
-  broken: [],
-  cautions: [],
-  worth: null,
-  infeasible: null,
-});
+const camp = (athletes: readonly CampMember[]): CampRecord => campRecordOf({ athletes });
 
 describe('a first look at each', () => {
   const stiff = {
